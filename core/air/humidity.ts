@@ -1,0 +1,35 @@
+/** Relative humidity from the other instruments that show it. */
+import { saturationVapourPressure, ZERO_CELSIUS_K } from "./saturation-vapour-pressure.ts";
+
+function share(name: string, vapourPressurePa: number, temperatureK: number): number {
+  const humidity = vapourPressurePa / saturationVapourPressure(temperatureK);
+  if (!(humidity >= 0 && humidity <= 1)) {
+    throw new RangeError(`${name} must give a humidity in 0..1, got ${humidity.toFixed(3)}`);
+  }
+  return humidity;
+}
+
+/**
+ * @param temperatureK - air temperature
+ * @param dewPointK - dew point, not above the air temperature
+ * @returns relative humidity 0..1
+ * @throws {RangeError} if the dew point lies above the temperature or either is out of domain
+ */
+export function humidityFromDewPoint(temperatureK: number, dewPointK: number): number {
+  return share("dew point", saturationVapourPressure(dewPointK), temperatureK);
+}
+
+/**
+ * Aspirated psychrometer: WMO-No. 8, Guide to Instruments and Methods of Observation, annex 4.B.
+ * @param temperatureK - dry bulb
+ * @param wetBulbK - wet bulb, not above the dry bulb
+ * @param pressurePa - station pressure
+ * @returns relative humidity 0..1
+ * @throws {RangeError} if the two bulbs do not belong together
+ */
+export function humidityFromWetBulb(temperatureK: number, wetBulbK: number, pressurePa: number): number {
+  const wetBulbC = wetBulbK - ZERO_CELSIUS_K;
+  const coefficient = 6.53e-4 * (1 + 9.44e-4 * wetBulbC);
+  const vapour = saturationVapourPressure(wetBulbK) - coefficient * pressurePa * (temperatureK - wetBulbK);
+  return share("wet bulb", vapour, temperatureK);
+}

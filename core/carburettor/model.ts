@@ -1,0 +1,100 @@
+/**
+ * The carburettor model: how the mixture moves at each throttle opening when a part or the air changes,
+ * and who feeds there. The baseline setting in the baseline air is taken as right; all is a ratio to it.
+ */
+import type { HumidAir } from "../air/humid-air.ts";
+import { requireRange } from "../units/guard.ts";
+import { airFlow } from "./air-flow.ts";
+import { checkRig, checkSetting, type Rig, type Setting } from "./carburettor.ts";
+import { fuelDensity } from "./fuel.ts";
+import { mainPath, pilotFlow, solvePilotSignal } from "./fuel-paths.ts";
+import { nozzle, type Nozzle } from "./nozzle.ts";
+
+/** Share of the idle fuel that the pilot path carries at the baseline. */
+const PILOT_SHARE_AT_IDLE = 0.85;
+
+/** A rig whose pilot signal has been fixed from its baseline. */
+export interface Model {
+  readonly rig: Rig;
+  readonly pilotSignal: number;
+}
+
+/** Who feeds at an opening: three shares that add to 1, each d ln(fuel) / d ln(that part's area). */
+export interface Authority {
+  readonly pilot: number;
+  readonly needle: number;
+  readonly main: number;
+}
+
+/** An opening in an air, worked out once and then asked for any number of settings. */
+export interface Point {
+  readonly throttle: number;
+  readonly nozzle: Nozzle;
+  readonly vacuumPa: number;
+  readonly fuelDensityKgM3: number;
+  readonly dryAirFlowKgS: number;
+}
+
+export interface Feed {
+  readonly fuelKgS: number;
+  readonly authority: Authority;
+  /** ln λ up to the stoichiometric ratio, which the comparison with the baseline cancels */
+  readonly lnAirFuel: number;
+}
+
+/** @param throttle - 0..1; @throws {RangeError} outside */
+export function pointAt(rig: Rig, air: HumidAir, throttle: number): Point {
+  requireRange("throttle", throttle, 0, 1);
+  const flow = airFlow(rig.carburettor, rig.engine, air, throttle);
+  return {
+    throttle,
+    nozzle: nozzle(rig.carburettor, air, flow, throttle),
+    vacuumPa: air.pressurePa * (1 - flow.pressureRatio),
+    fuelDensityKgM3: fuelDensity(rig.fuel, air.temperatureK),
+    dryAirFlowKgS: (flow.massFlowKgS * air.dryDensityKgM3) / air.densityKgM3,
+  };
+}
+
+/**
+ * Fixes the one free number of the model, the pilot signal, in closed form from the baseline.
+ * @throws {RangeError} if the rig's geometry is impossible or its baseline feeds no fuel
+ */
+export function buildModel(rig: Rig): Model {
+  checkRig(rig);
+  const { carburettor, baseline } = rig;
+  const idle = pointAt(rig, baseline.air, 0);
+  const main = mainPath(carburettor, baseline.setting, idle.nozzle, idle.fuelDensityKgM3);
+  if (main.dry)
+    throw new RangeError(
+      `idle depression must lift fuel over ${carburettor.fuelDropM} m, got ${idle.nozzle.depressionPa.toFixed(0)} Pa: ` +
+        "check bore, displacement, idle speed and idle lift",
+    );
+  const wanted = (main.flowKgS * PILOT_SHARE_AT_IDLE) / (1 - PILOT_SHARE_AT_IDLE);
+  const pilotSignal = solvePilotSignal(
+    carburettor,
+    baseline.setting,
+    idle.vacuumPa,
+    wanted,
+    idle.fuelDensityKgM3,
+  );
+  return { rig, pilotSignal };
+}
+
+/** @throws {RangeError} if the setting is impossible: no such groove, a needle thicker than its jet */
+export function feedAt(model: Model, setting: Setting, point: Point): Feed {
+  const { carburettor } = model.rig;
+  checkSetting(setting);
+  const main = mainPath(carburettor, setting, point.nozzle, point.fuelDensityKgM3);
+  const pilot = pilotFlow(carburettor, setting, point.vacuumPa, model.pilotSignal, point.fuelDensityKgM3);
+  const fuelKgS = main.flowKgS + pilot;
+  const mainShare = main.flowKgS / fuelKgS;
+  return {
+    fuelKgS,
+    authority: {
+      pilot: pilot / fuelKgS,
+      needle: mainShare * (1 - main.mainJetShare),
+      main: mainShare * main.mainJetShare,
+    },
+    lnAirFuel: Math.log(point.dryAirFlowKgS / fuelKgS),
+  };
+}

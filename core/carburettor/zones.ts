@@ -1,0 +1,32 @@
+/** The throttle in four zones, each with the opening at which the model is asked about it. */
+
+export const ZONES = ["idle", "low", "mid", "top"] as const;
+export type Zone = (typeof ZONES)[number];
+export type PerZone<T> = Readonly<Record<Zone, T>>;
+
+/** Where the model is asked about a zone. */
+export const PROBES: PerZone<number> = { idle: 0, low: 0.18, mid: 0.45, top: 0.95 };
+
+/** Where one zone ends and the next begins. */
+export const ZONE_EDGES = [1 / 8, 1 / 4, 3 / 4] as const;
+
+/** @returns a value per zone from a function of the zone */
+export function perZone<T>(make: (zone: Zone) => T): PerZone<T> {
+  return { idle: make("idle"), low: make("low"), mid: make("mid"), top: make("top") };
+}
+
+/** Target λ by kind of engine; every one can be edited. */
+export const TARGET_LAMBDA = {
+  twoStroke: { idle: 0.88, low: 0.9, mid: 0.9, top: 0.86 },
+  fourStrokeAir: { idle: 0.89, low: 0.91, mid: 0.9, top: 0.86 },
+  fourStrokeLiquid: { idle: 0.9, low: 0.93, mid: 0.92, top: 0.88 },
+  methanol: { idle: 0.8, low: 0.8, mid: 0.78, top: 0.74 },
+} as const satisfies Record<string, PerZone<number>>;
+
+/** Beyond this log error an engine is in danger: target + 8 %, at the top + 6 %. */
+export const LEAN_LIMIT: PerZone<number> = {
+  idle: Math.log(1.08),
+  low: Math.log(1.08),
+  mid: Math.log(1.08),
+  top: Math.log(1.06),
+};

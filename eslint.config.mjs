@@ -1,0 +1,92 @@
+import js from "@eslint/js";
+import prettier from "eslint-config-prettier";
+import { createTypeScriptImportResolver } from "eslint-import-resolver-typescript";
+import importX from "eslint-plugin-import-x";
+import reactHooks from "eslint-plugin-react-hooks";
+import { defineConfig } from "eslint/config";
+import globals from "globals";
+import tseslint from "typescript-eslint";
+
+/** Inside the core, arrows point one way: a room may import only the rooms named after it. */
+const CORE_ROOMS = {
+  units: [],
+  air: ["units"],
+  log: ["units"],
+  carburettor: ["units", "air"],
+  evidence: ["units", "air", "carburettor", "log"],
+  sieve: ["units", "air", "carburettor", "log", "evidence"],
+  simulator: ["units", "air", "carburettor", "log", "evidence", "sieve"],
+};
+const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
+  target: `./core/${room}`,
+  from: "./core",
+  except: [room, ...may].map((name) => `./${name}`),
+  message: `core/${room} may import only: ${[room, ...may].join(", ")}`,
+}));
+
+export default defineConfig(
+  {
+    ignores: ["build/", ".react-router/", ".cache/", "test-results/", "playwright-report/", "**/*.d.ts"],
+  },
+  js.configs.recommended,
+  {
+    files: ["**/*.{ts,tsx}"],
+    extends: [tseslint.configs.recommendedTypeChecked],
+    languageOptions: {
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: { attributes: false } }],
+      "@typescript-eslint/require-await": "off",
+      // Route loaders throw Response-like values: that is the router's way to answer 404.
+      "@typescript-eslint/only-throw-error": "off",
+    },
+  },
+  {
+    files: ["**/*.{js,mjs,cjs}"],
+    languageOptions: { globals: { ...globals.node, document: "readonly", navigator: "readonly" } },
+  },
+  { files: ["app/**/*.{ts,tsx}"], extends: [reactHooks.configs.flat.recommended] },
+  {
+    files: ["core/**/*.ts"],
+    ignores: ["core/**/*.test.ts"],
+    plugins: { "import-x": importX },
+    settings: {
+      "import-x/resolver-next": [createTypeScriptImportResolver({ project: "core/tsconfig.json" })],
+    },
+    rules: {
+      "import-x/no-restricted-paths": [
+        "error",
+        {
+          basePath: import.meta.dirname,
+          zones: [
+            ...["app", "demo", "cli", "bench", "e2e"].map((from) => ({
+              target: "./core",
+              from: `./${from}`,
+              message: `core must not import ${from}`,
+            })),
+            ...roomZones,
+          ],
+        },
+      ],
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            {
+              regex:
+                "(^#(app|demo)/)|(/(app|demo|cli|bench)/)|^(react|@mui/|@emotion/|echarts|localforage|comlink|node:)",
+              message: "core is pure: no interface, no storage, no platform",
+            },
+          ],
+        },
+      ],
+      "no-restricted-properties": [
+        "error",
+        { object: "Math", property: "random", message: "a random source is a parameter" },
+        { object: "Date", property: "now", message: "the clock is a parameter" },
+      ],
+    },
+  },
+  prettier,
+);

@@ -1,0 +1,33 @@
+const swc = (jsx) => [
+  "@swc/jest",
+  {
+    jsc: {
+      target: "es2023",
+      parser: { syntax: "typescript", tsx: jsx },
+      transform: { react: { runtime: "automatic" } },
+    },
+    module: { type: "commonjs" },
+    sourceMaps: "inline",
+  },
+];
+
+export default {
+  projects: [
+    {
+      displayName: "core",
+      rootDir: ".",
+      testEnvironment: "node",
+      testMatch: ["<rootDir>/{core,demo,cli,scripts}/**/*.test.ts"],
+      transform: { "\\.ts$": swc(false) },
+    },
+    {
+      displayName: "app",
+      rootDir: ".",
+      testEnvironment: "<rootDir>/jest.jsdom-env.cjs",
+      testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"],
+      transform: { "\\.tsx?$": swc(true) },
+      setupFilesAfterEnv: ["<rootDir>/jest.setup.ts"],
+      moduleNameMapper: { "\\.css$": "<rootDir>/app/test/empty.ts" },
+    },
+  ],
+};

@@ -1,0 +1,33 @@
+// Runs after the build: writes build/client/sw.js with every built file in its precache, so that after
+// one visit the app opens with no signal at all.
+import { generateSW } from "workbox-build";
+
+const { count, size, warnings } = await generateSW({
+  globDirectory: "build/client",
+  globPatterns: ["**/*.{js,css,html,woff2,data,webmanifest,svg,png,ico,json}"],
+  globIgnores: ["sw.js", "workbox-*.js"],
+  swDest: "build/client/sw.js",
+  maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+  dontCacheBustURLsMatching: /^assets\//, // the build's names carry a hash
+  directoryIndex: "index.html",
+  navigateFallback: "/index.html",
+  navigateFallbackDenylist: [/\/[^/?]+\.[^/?]+$/], // a path with a file extension is not a screen
+  ignoreURLParametersMatching: [/.*/],
+  // The server answers /x with x/index.html: precache a prerendered page under that address.
+  manifestTransforms: [
+    (entries) => ({
+      manifest: entries.map((entry) => ({ ...entry, url: entry.url.replace(/(.)\/index\.html$/, "$1") })),
+      warnings: [],
+    }),
+  ],
+  // An open tab keeps its old files until it is closed: a lazy part never vanishes under a tuner's hands.
+  skipWaiting: false,
+  clientsClaim: true,
+  cleanupOutdatedCaches: true,
+  inlineWorkboxRuntime: true,
+  sourcemap: false,
+  mode: "production",
+});
+for (const warning of warnings) console.warn(warning);
+console.log(`sw.js: ${count} files kept for no signal, ${(size / 1024).toFixed(0)} KiB`);
+if (warnings.length > 0) process.exitCode = 1;
