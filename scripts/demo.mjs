@@ -23,16 +23,23 @@ async function freePort(first) {
 ensureModules();
 buildApp();
 const port = await freePort(Number(process.env.PORT ?? 4400));
-const server = spawn(bin("sirv"), ["build/client", "--single", "--host", HOST, "--port", String(port), "--quiet"], {
-  cwd: root,
-  stdio: "inherit",
-});
+const server = spawn(
+  bin("sirv"),
+  ["build/client", "--single", "--host", HOST, "--port", String(port), "--quiet"],
+  {
+    cwd: root,
+    stdio: "inherit",
+  },
+);
 server.once("exit", (code) => process.exit(code ?? 0));
 for (const signal of ["SIGINT", "SIGTERM"]) process.once(signal, () => server.kill(signal));
 
 const address = `http://${HOST}:${port}/`;
 for (let tries = 0; tries < 50; tries += 1) {
-  const answered = await fetch(address).then((r) => r.ok, () => false);
+  const answered = await fetch(address).then(
+    (r) => r.ok,
+    () => false,
+  );
   if (answered) break;
   await new Promise((resolve) => setTimeout(resolve, 100));
 }

@@ -18,7 +18,9 @@ export function step(title, command, args, env = {}) {
   });
   const seconds = ((Date.now() - started) / 1000).toFixed(1);
   if (result.status !== 0) {
-    console.error(`\n${title}: FAILED after ${seconds} s (${result.error?.message ?? `exit ${result.status}`})`);
+    console.error(
+      `\n${title}: FAILED after ${seconds} s (${result.error?.message ?? `exit ${result.status}`})`,
+    );
     process.exit(result.status || 1);
   }
   console.log(`== ${title}: done in ${seconds} s`);
@@ -41,21 +43,21 @@ export function ensureModules() {
 }
 
 function findChromium() {
-  return [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find(
-    (path) => path && existsSync(path),
-  );
+  return [
+    process.env.CHROMIUM,
+    "/usr/bin/chromium",
+    "/usr/bin/chromium-browser",
+    "/usr/bin/google-chrome",
+  ].find((path) => path && existsSync(path));
 }
 
 /** The browser for the end-to-end tests: the one there is, else Debian's through apt where we may. */
 export function ensureChromium() {
   if (!findChromium() && process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
     step("Update package lists", "apt-get", ["update", "-qq"]);
-    step(
-      "Install Chromium",
-      "apt-get",
-      ["install", "-y", "-qq", "--no-install-recommends", "chromium"],
-      { DEBIAN_FRONTEND: "noninteractive" },
-    );
+    step("Install Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+      DEBIAN_FRONTEND: "noninteractive",
+    });
   }
   const path = findChromium();
   if (!path) {

@@ -16,7 +16,8 @@ step("Unit tests", bin("jest"), ["--json", "--outputFile=.cache/unit.json", "--t
 buildApp();
 step("End-to-end tests", bin("playwright"), ["test"], { CHROMIUM });
 
-const read = (file) => (existsSync(`${root}.cache/${file}`) ? JSON.parse(readFileSync(`${root}.cache/${file}`, "utf8")) : {});
+const read = (file) =>
+  existsSync(`${root}.cache/${file}`) ? JSON.parse(readFileSync(`${root}.cache/${file}`, "utf8")) : {};
 const unit = read("unit.json");
 const e2e = read("e2e.json").stats ?? {};
 const passed = (unit.numPassedTests ?? 0) + (e2e.expected ?? 0);

@@ -1,6 +1,6 @@
 /** How much air the engine draws at a throttle opening: the throttle's orifice against the engine's swallow. */
 import { DRY_AIR_MOLAR_MASS, GAS_CONSTANT, type HumidAir } from "../air/humid-air.ts";
-import { bisectFalling } from "./bisect.ts";
+import { bisectFalling } from "../numbers/bisect.ts";
 import type { Carburettor, Engine } from "./carburettor.ts";
 import { butterflyArea, segmentArea } from "./opening.ts";
 

@@ -256,11 +256,6 @@ describe("mixture shift", () => {
 
 describe("impossible rigs", () => {
   it.each([
-    [
-      "an engine too small to lift fuel through such a bore",
-      { boreM: 0.08 },
-      "idle depression must lift fuel",
-    ],
     ["a needle as thick as its jet", { needleJetM: 0.0025 }, "needle must be thinner than its jet"],
     ["a bore of nothing", { boreM: 0 }, "bore must be in 0.008..0.08 m, got 0"],
     ["no height of fuel that is a number", { fuelDropM: NaN }, "fuel drop must be in 0..0.05 m, got NaN"],
@@ -293,6 +288,13 @@ describe("impossible rigs", () => {
       "screw must be in 0..10 turns",
     );
     expect(() => pointAt(WORKED_EXAMPLE, base.air, 1.01)).toThrow("throttle must be in 0..1, got 1.01");
+  });
+
+  it("refuses an engine too small to lift fuel through such a bore", () => {
+    const engine = { displacementM3: 20e-6, turnsPerCycle: 2 as const, idleRpm: 800, peakRpm: 8000 };
+    expect(() => buildModel({ ...WORKED_EXAMPLE, engine })).toThrow(
+      "idle depression must lift fuel over 0.012 m",
+    );
   });
 
   it("refuses an engine or a fuel that is none", () => {

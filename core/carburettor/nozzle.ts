@@ -1,7 +1,7 @@
 /** The depression over the main nozzle, and what a nearly closed slide leaves of it. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { manualLift, type AirFlow } from "./air-flow.ts";
-import { bisectFalling } from "./bisect.ts";
+import { bisectFalling } from "../numbers/bisect.ts";
 import type { Carburettor } from "./carburettor.ts";
 import { segmentArea } from "./opening.ts";
 

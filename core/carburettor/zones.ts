@@ -30,3 +30,11 @@ export const LEAN_LIMIT: PerZone<number> = {
   mid: Math.log(1.08),
   top: Math.log(1.06),
 };
+
+/**
+ * Where an opening stands on the ruler, 0..1. Stretched, because half of all riding happens in the first
+ * quarter of the throttle.
+ */
+export const rulerPosition = (throttle: number): number => throttle ** 0.62;
+/** The inverse of {@link rulerPosition}. */
+export const throttleAtRuler = (position: number): number => position ** (1 / 0.62);

@@ -1,0 +1,59 @@
+/** From a logged look to evidence: which line of the unknowns it speaks about, and what it says. */
+import type { Zone } from "../carburettor/zones.ts";
+import type { Build, LookEntry, Reading } from "../log/schema.ts";
+import { lambdaLikelihood } from "./lambda.ts";
+import type { Likelihood } from "./likelihood.ts";
+import { blendLines, type Line, type MixturePoint } from "./mixture.ts";
+import { toneLikelihood } from "./plug-tone.ts";
+
+export interface Evidence {
+  readonly lookId: string;
+  readonly zone: Zone;
+  readonly line: Line;
+  /** shift of the zone itself, without the idle's share */
+  readonly zoneShift: number;
+  readonly likelihood: Likelihood;
+}
+
+/** Errors of readers and sensors, as shares of mixture. Each can be tightened only by a better method. */
+export const READER_SD = { clean: 0.03, rolled: 0.06, unknown: 0.045 } as const;
+export const SENSOR_SD = { inside: 0.015, openEnd: 0.05 } as const;
+/** Alcohol leaves little colour. */
+const METHANOL_FACTOR = 2.5;
+/** A plug one heat range too cold reads this much darker. */
+const DARKER_PER_COLDER_STEP = 0.02;
+/** How much of a plug's colour the roll to idle has painted over. Unknown cuts are taken half way. */
+const IDLE_SHARE = { clean: 0, rolled: 0.5, unknown: 0.25 } as const;
+
+type PlugReading = Extract<Reading, { type: "plug" }>;
+
+function plugEvidence(reading: PlugReading, fuel: Build["fuel"]["name"]): Likelihood {
+  const sd = READER_SD[reading.cut] * (fuel === "methanol" ? METHANOL_FACTOR : 1);
+  return toneLikelihood({
+    tone: reading.tone,
+    sd,
+    looksRicher: DARKER_PER_COLDER_STEP * reading.colderSteps,
+  });
+}
+
+/** @param mixture - at the setting and in the air of the look */
+export function evidenceFromLook(
+  look: LookEntry,
+  build: Build,
+  mixture: Readonly<Record<Zone, MixturePoint>>,
+): Evidence {
+  const { reading } = look;
+  const { zone } = reading;
+  if (reading.type === "lambda") {
+    const likelihood = lambdaLikelihood(reading.lambda, build.targetLambda[zone], SENSOR_SD[reading.sensor]);
+    return { lookId: look.id, zone, line: mixture[zone], zoneShift: mixture[zone].shift, likelihood };
+  }
+  const line = blendLines(mixture[zone], mixture.idle, IDLE_SHARE[reading.cut]);
+  return {
+    lookId: look.id,
+    zone,
+    line,
+    zoneShift: mixture[zone].shift,
+    likelihood: plugEvidence(reading, build.fuel.name),
+  };
+}

@@ -1,0 +1,163 @@
+/** The door for exported logs: text in, a checked file or one clear problem out. Never throws on bad input. */
+import type * as z from "zod";
+import { migrate } from "./migrations.ts";
+import { LOG_VERSION, LogFile } from "./schema.ts";
+
+export interface FileProblem {
+  readonly reason:
+    | "tooLarge"
+    | "notJson"
+    | "notTamis"
+    | "newerVersion"
+    | "dangerousKey"
+    | "unknownKind"
+    | "badEntry"
+    | "duplicateId"
+    | "noBuild";
+  /** where in the file, e.g. `rigs[0].entries[3].reading.lambda` */
+  readonly where: string;
+  /** what is wrong and what to do, in one sentence */
+  readonly message: string;
+}
+
+export type FileRead = { ok: true; file: LogFile } | { ok: false; problem: FileProblem };
+
+/** Years of looks fit into a tenth of this; anything larger is another kind of file. */
+export const LARGEST_FILE_BYTES = 16 * 1024 * 1024;
+
+const failed = (reason: FileProblem["reason"], where: string, message: string): FileRead => ({
+  ok: false,
+  problem: { reason, where, message },
+});
+
+/** @param bytes - its size, known before it is read: a huge file is refused unread */
+export function checkFileSize(bytes: number): FileProblem | undefined {
+  if (bytes <= LARGEST_FILE_BYTES) return undefined;
+  const size = (n: number) => `${(n / 1024 / 1024).toFixed(0)} MB`;
+  return {
+    reason: "tooLarge",
+    where: "file",
+    message: `This file has ${size(bytes)}; a log has at most ${size(LARGEST_FILE_BYTES)}. Choose a file that Tamis exported.`,
+  };
+}
+
+const DANGEROUS = new Set(["__proto__", "prototype", "constructor"]);
+
+function dangerousKey(value: unknown, path: string): string | undefined {
+  if (Array.isArray(value)) {
+    for (const [i, item] of value.entries()) {
+      const found = dangerousKey(item, `${path}[${i}]`);
+      if (found !== undefined) return found;
+    }
+    return undefined;
+  }
+  if (typeof value !== "object" || value === null) return undefined;
+  for (const [key, item] of Object.entries(value)) {
+    const here = path === "" ? key : `${path}.${key}`;
+    if (DANGEROUS.has(key)) return here;
+    const found = dangerousKey(item, here);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
+/** `["rigs", 0, "entries", 3]` as `rigs[0].entries[3]` */
+export function pathText(path: readonly PropertyKey[]): string {
+  return path.reduce<string>(
+    (text, key) =>
+      typeof key === "number" ? `${text}[${key}]` : `${text}${text === "" ? "" : "."}${String(key)}`,
+    "",
+  );
+}
+
+function issueProblem(issue: z.core.$ZodIssue): FileRead {
+  const where = pathText(issue.path);
+  if (issue.code === "invalid_union" && issue.path.at(-1) === "kind")
+    return failed(
+      "unknownKind",
+      where,
+      `${where}: this kind of entry is unknown here. The file may come from another program.`,
+    );
+  return failed(
+    "badEntry",
+    where,
+    `${where}: ${issue.message}. Nothing was imported; correct the file or export it again.`,
+  );
+}
+
+function firstDuplicate(file: LogFile): string | undefined {
+  const seen = new Set<string>();
+  for (const [r, rig] of file.rigs.entries()) {
+    for (const id of [rig.header.id, ...rig.entries.map((entry) => `${rig.header.id} ${entry.id}`)]) {
+      if (seen.has(id)) return `rigs[${r}]: ${id.split(" ").at(-1) ?? id}`;
+      seen.add(id);
+    }
+  }
+  return undefined;
+}
+
+function parseJson(text: string): { ok: true; value: unknown } | { ok: false; message: string } {
+  try {
+    return { ok: true, value: JSON.parse(text) };
+  } catch (error) {
+    return { ok: false, message: error instanceof Error ? error.message : String(error) };
+  }
+}
+
+/** @returns the checked log file, or the first problem with where it stands and what to do */
+export function readLogFile(text: string): FileRead {
+  const json = parseJson(text.replace(/^\uFEFF/, ""));
+  if (!json.ok)
+    return failed(
+      "notJson",
+      "file",
+      `This file is not JSON (${json.message}). Choose a file that Tamis exported.`,
+    );
+  const raw = json.value;
+  const danger = dangerousKey(raw, "");
+  if (danger !== undefined)
+    return failed(
+      "dangerousKey",
+      danger,
+      `${danger}: a key of this name can do harm, so the file is refused.`,
+    );
+  if (typeof raw !== "object" || raw === null || !("format" in raw) || raw.format !== "tamis")
+    return failed(
+      "notTamis",
+      "format",
+      "This is JSON, but not a Tamis log. Choose a file that Tamis exported.",
+    );
+  const migrated = migrate({ ...raw });
+  if (!migrated.ok) {
+    const version = JSON.stringify(migrated.version) ?? "none";
+    return migrated.reason === "newer"
+      ? failed(
+          "newerVersion",
+          "version",
+          `This log is version ${version}; this Tamis reads up to ${LOG_VERSION}. Update Tamis, then import it.`,
+        )
+      : failed("notTamis", "version", `This log says version ${version}, which never was. Export it again.`);
+  }
+  const parsed = LogFile.safeParse(migrated.record);
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    return issue
+      ? issueProblem(issue)
+      : failed("badEntry", "file", "This log cannot be read. Export it again.");
+  }
+  const duplicate = firstDuplicate(parsed.data);
+  if (duplicate !== undefined)
+    return failed(
+      "duplicateId",
+      duplicate,
+      `${duplicate} is used twice. Nothing was imported; export the log again.`,
+    );
+  const empty = parsed.data.rigs.findIndex((rig) => !rig.entries.some((entry) => entry.kind === "build"));
+  if (empty >= 0)
+    return failed(
+      "noBuild",
+      `rigs[${empty}]`,
+      `rigs[${empty}] has no build entry: nothing says what machine it is.`,
+    );
+  return { ok: true, file: parsed.data };
+}

@@ -1,0 +1,165 @@
+/** Advice is a pure function of the log (and perhaps of an air that is still being typed). */
+import { densityAltitude, powerLeft } from "../air/air-worth.ts";
+import type { HumidAir } from "../air/humid-air.ts";
+import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { fold, type Present } from "../log/fold.ts";
+import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
+import { humidAirFromLog } from "../rig/from-build.ts";
+import { bestSetting } from "./card.ts";
+import { cardRows, type CardRow } from "./card-rows.ts";
+import { choices, screwWindow } from "./choices.ts";
+import { chanceRight, settingJudge, TOLERANCE, type Judged } from "./judge-setting.ts";
+import { chanceAbove } from "./loss.ts";
+import { type LookKind } from "./next-look.ts";
+import { nextStep, type NextStep } from "./next-step.ts";
+import { sift, type Sifted } from "./sift.ts";
+import { stripCurve, type StripPoint } from "./strip-curve.ts";
+import { SURPRISING, type LookOutcome } from "./update.ts";
+import { warnings, type Warning } from "./warnings.ts";
+
+export interface ZoneAdvice {
+  readonly zone: Zone;
+  /** believed mixture error with the fitted setting: 0 on target, + lean */
+  readonly mean: number;
+  readonly sd: number;
+  readonly pLean: number;
+  readonly pRich: number;
+  readonly pRight: number;
+  /** chance of being past the lean limit */
+  readonly pPastLimit: number;
+  /** looks taken in this zone on this build */
+  readonly looks: number;
+}
+
+/** A look drawn on the strip: where it stands now, had it been taken with today's setting and air. */
+export interface Mark {
+  readonly lookId: string;
+  readonly zone: Zone;
+  /** counts the looks of the log, from 1 */
+  readonly number: number;
+  readonly reads: number;
+}
+
+export interface AirWorth {
+  readonly air: HumidAir;
+  /** dry density over that of the baseline's day */
+  readonly relativeDryDensity: number;
+  readonly densityAltitudeM: number;
+  readonly powerLeft: number;
+  /** how the baseline setting would run in this air, by physics alone */
+  readonly shift: PerZone<number>;
+}
+
+export interface Advice {
+  readonly fitted: Setting;
+  readonly card: { readonly setting: Setting; readonly rows: readonly CardRow[]; readonly safe: boolean };
+  readonly next: NextStep;
+  readonly zones: readonly ZoneAdvice[];
+  readonly strip: readonly StripPoint[];
+  readonly marks: readonly Mark[];
+  readonly air: AirWorth;
+  readonly warnings: readonly Warning[];
+  readonly looks: readonly LookOutcome[];
+  readonly surprises: readonly LookOutcome[];
+}
+
+/** Everything that does not change while an air is being typed. */
+export interface Case {
+  readonly present: Present;
+  readonly build: Build;
+  readonly fitted: Setting;
+  readonly sifted: Sifted;
+}
+
+/** @throws {RangeError} if the log holds no build, or one that cannot be */
+export function openCase(entries: readonly Entry[]): Case {
+  const present = fold(entries);
+  const sifted = sift(present);
+  const { build, setting } = present;
+  if (!build || !setting) throw new RangeError("log must hold a build, got none");
+  return { present, build, fitted: setting, sifted };
+}
+
+function zoneAdvice(now: Judged, { evidence }: Sifted): ZoneAdvice[] {
+  return ZONES.map((zone) => {
+    const spread = now.zones[zone];
+    return {
+      zone,
+      ...spread,
+      pLean: chanceAbove(TOLERANCE, spread),
+      pRich: 1 - chanceAbove(-TOLERANCE, spread),
+      pRight: chanceRight(spread),
+      pPastLimit: chanceAbove(LEAN_LIMIT[zone], spread),
+      looks: evidence.filter((item) => item.zone === zone).length,
+    };
+  });
+}
+
+/** A tuner who has a λ meter has used it. */
+function lookKinds({ looks }: Present): LookKind[] {
+  return looks.some(({ entry }) => entry.reading.type === "lambda") ? ["plug", "lambda"] : ["plug"];
+}
+
+/**
+ * @param air - instead of the log's newest, e.g. one still being typed; it makes the card due
+ * @returns the card, the next step and all that the strip draws
+ * @throws {RangeError} if the fitted setting is impossible on this build
+ */
+export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEntry): Advice {
+  const { model, belief, evidence, outcomes } = sifted;
+  const airEntry = draft ?? present.air;
+  const air = airEntry ? humidAirFromLog(airEntry) : model.rig.baseline.air;
+  const judge = settingJudge(model, belief, air, build.usage);
+  const options = choices(build, fitted);
+  const window = screwWindow(build);
+  const card = bestSetting(judge, options, fitted);
+  const now = judge.judge(fitted);
+  const cardDue = present.cardDue || draft !== undefined || present.looks.length === 0;
+  const { openChange } = present;
+  const lines = judge.lines(fitted);
+  const baseline = judge.lines(build.baseline.setting);
+  return {
+    fitted,
+    card: { setting: card.setting, rows: cardRows(judge, options, fitted, card, window), safe: card.safe },
+    next: nextStep({ judge, options, fitted, card, cardDue, openChange, lookKinds: lookKinds(present) }),
+    zones: zoneAdvice(now, sifted),
+    strip: stripCurve(model, belief, air, fitted),
+    marks: evidence.map(({ lookId, zone, zoneShift, likelihood }, i) => ({
+      lookId,
+      zone,
+      number: i + 1,
+      reads: likelihood.reads - zoneShift + lines[zone].shift,
+    })),
+    air: {
+      air,
+      relativeDryDensity: air.dryDensityKgM3 / model.rig.baseline.air.dryDensityKgM3,
+      densityAltitudeM: densityAltitude(air.densityKgM3),
+      powerLeft: powerLeft(air),
+      shift: {
+        idle: baseline.idle.shift,
+        low: baseline.low.shift,
+        mid: baseline.mid.shift,
+        top: baseline.top.shift,
+      },
+    },
+    warnings: warnings({
+      judge,
+      carburettor: model.rig.carburettor,
+      options,
+      window,
+      now,
+      card,
+      air,
+      airEntry,
+      openChange,
+      converged: sifted.converged,
+    }),
+    looks: outcomes,
+    surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
+  };
+}
+
+/** @returns advice for a whole log in one go */
+export function advise(entries: readonly Entry[]): Advice {
+  return adviseOn(openCase(entries));
+}

@@ -1,0 +1,84 @@
+/** What is believed about any setting in one air: spread per zone, loss, danger. */
+import type { Model } from "../carburettor/model.ts";
+import { LEAN_LIMIT, ZONES, type PerZone } from "../carburettor/zones.ts";
+import { zoneMixture, type Line, type MixturePoint } from "../evidence/mixture.ts";
+import type { Belief } from "../evidence/unknowns.ts";
+import type { HumidAir } from "../air/humid-air.ts";
+import type { Build, Setting } from "../log/schema.ts";
+import { dot, times } from "../numbers/linear.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+import { chanceAbove, expectedLoss, usageShares, type Spread } from "./loss.ts";
+
+/** Never recommend a setting more likely than this to be past the lean limit at the top. */
+export const MOST_LEAN_RISK = 0.05;
+
+/** A zone is right within this error. */
+export const TOLERANCE = 0.05;
+
+export interface Judged {
+  readonly setting: Setting;
+  readonly zones: PerZone<Spread>;
+  /** expected loss, weighted by how the machine is used */
+  readonly loss: number;
+  /** chance of being past the lean limit at the top */
+  readonly leanRisk: number;
+}
+
+export interface SettingJudge {
+  readonly belief: Belief;
+  readonly shares: PerZone<number>;
+  readonly lines: (setting: Setting) => PerZone<MixturePoint>;
+  readonly judge: (setting: Setting) => Judged;
+  /** the same question asked of another belief, for "what if a look said so" */
+  readonly judgeWith: (belief: Belief, setting: Setting) => Judged;
+}
+
+export function spreadOf(belief: Belief, { shift, row }: Line): Spread {
+  const variance = dot(row, times(belief.covariance, row));
+  return { mean: shift + dot(row, belief.mean), sd: Math.sqrt(Math.max(variance, 1e-12)) };
+}
+
+/** @returns chance that a zone is within tolerance */
+export function chanceRight(spread: Spread): number {
+  return chanceAbove(-TOLERANCE, spread) - chanceAbove(TOLERANCE, spread);
+}
+
+const keyOf = (s: Setting): string => `${s.pilot}|${s.screwTurns}|${s.clip}|${s.main}|${s.shimMm}`;
+
+function memoised<T>(make: (setting: Setting) => T): (setting: Setting) => T {
+  const known = new Map<string, T>();
+  return (setting) => {
+    const key = keyOf(setting);
+    const value = known.get(key) ?? make(setting);
+    known.set(key, value);
+    return value;
+  };
+}
+
+/** @throws {RangeError} if the build's usage is empty */
+export function settingJudge(
+  model: Model,
+  belief: Belief,
+  air: HumidAir,
+  usage: Build["usage"],
+): SettingJudge {
+  const mixture = zoneMixture(model, air);
+  const shares = usageShares(usage);
+  const lines = memoised((setting) => mixture(settingFromLog(setting)));
+  const judgeWith = (believed: Belief, setting: Setting): Judged => {
+    const at = lines(setting);
+    const zones = {
+      idle: spreadOf(believed, at.idle),
+      low: spreadOf(believed, at.low),
+      mid: spreadOf(believed, at.mid),
+      top: spreadOf(believed, at.top),
+    };
+    return {
+      setting,
+      zones,
+      loss: ZONES.reduce((sum, zone) => sum + shares[zone] * expectedLoss(zone, zones[zone]), 0),
+      leanRisk: chanceAbove(LEAN_LIMIT.top, zones.top),
+    };
+  };
+  return { belief, shares, lines, judgeWith, judge: memoised((setting) => judgeWith(belief, setting)) };
+}

@@ -1,0 +1,137 @@
+/** What a tuner must be told besides the advice: danger, stops at the end of a part's travel, doubtful air. */
+import { looksLikeSeaLevel } from "../air/barometer.ts";
+import type { HumidAir } from "../air/humid-air.ts";
+import { ZONES, type Zone } from "../carburettor/zones.ts";
+import type { Carburettor } from "../carburettor/carburettor.ts";
+import { correctedJetNumber } from "../carburettor/jet.ts";
+import type { OpenChange } from "../log/fold.ts";
+import type { Part } from "../log/parts.ts";
+import type { AirEntry } from "../log/schema.ts";
+import type { BestSetting } from "./card.ts";
+import type { Choices, ScrewWindow } from "./choices.ts";
+import { chanceRight, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
+
+export type Warning =
+  | { readonly code: "leanRisk"; readonly chance: number }
+  | { readonly code: "noneRichEnough"; readonly wantedMain: number }
+  | { readonly code: "inseparable"; readonly parts: readonly Part[] }
+  | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
+  | { readonly code: "clipAtEnd"; readonly clip: number; readonly wants: "richer" | "leaner" }
+  | { readonly code: "mainAtStop"; readonly main: number; readonly wantedMain: number }
+  /** nothing in the box brings this zone right: another needle, slide or needle jet would */
+  | { readonly code: "outOfReach"; readonly zone: Zone; readonly mean: number }
+  | { readonly code: "noAir" }
+  | { readonly code: "seaLevelSuspected"; readonly pressurePa: number; readonly elevationM: number }
+  | { readonly code: "extrapolatedAir" }
+  | { readonly code: "unsettled" };
+
+/** Errors smaller than this do not make a stop worth a word. */
+const WORTH_A_WORD = 0.02;
+
+/** A zone less likely right than this, on the best card there is, is out of reach of the box. */
+const HOPELESS = 0.2;
+
+/** The zone that a part at its stop leaves wrong: no need to say it twice. */
+const STOP_ZONE: Readonly<Partial<Record<Warning["code"], Zone>>> = {
+  screwAtStop: "idle",
+  clipAtEnd: "mid",
+  mainAtStop: "top",
+};
+
+interface Known {
+  readonly judge: SettingJudge;
+  readonly carburettor: Carburettor;
+  readonly options: Choices;
+  readonly window: ScrewWindow;
+  readonly now: Judged;
+  readonly card: BestSetting;
+  readonly air: HumidAir;
+  readonly airEntry: AirEntry | undefined;
+  readonly openChange: OpenChange | undefined;
+  readonly converged: boolean;
+}
+
+function wantedJet(
+  number: number,
+  error: number,
+  authority: number,
+  by: Carburettor["mainNumbering"],
+): number {
+  return Math.round(correctedJetNumber(number, Math.exp(error / Math.max(authority, 0.05)), by) * 10) / 10;
+}
+
+/** Parts at the end of their travel on the card, where their zone is still off. */
+function stops({ judge, carburettor, options, window, card }: Known): Warning[] {
+  const { setting, zones } = card;
+  const lines = judge.lines(setting);
+  const off = (zone: "idle" | "mid" | "top") =>
+    chanceRight(zones[zone]) < 0.8 && Math.abs(zones[zone].mean) > WORTH_A_WORD;
+  const found: Warning[] = [];
+  if (off("idle") && (setting.screwTurns <= window.from || setting.screwTurns >= window.to)) {
+    const wantedPilot = wantedJet(
+      setting.pilot,
+      zones.idle.mean,
+      lines.idle.authority.pilot,
+      carburettor.pilotNumbering,
+    );
+    found.push({ code: "screwAtStop", turns: setting.screwTurns, wantedPilot });
+  }
+  if (off("mid") && (setting.clip === 1 || setting.clip === carburettor.needle.grooves))
+    found.push({ code: "clipAtEnd", clip: setting.clip, wants: zones.mid.mean > 0 ? "richer" : "leaner" });
+  if (off("top") && (setting.main === options.main[0] || setting.main === options.main.at(-1))) {
+    const wantedMain = wantedJet(
+      setting.main,
+      zones.top.mean,
+      lines.top.authority.main,
+      carburettor.mainNumbering,
+    );
+    found.push({ code: "mainAtStop", main: setting.main, wantedMain });
+  }
+  const atStop = new Set(found.map((warning) => STOP_ZONE[warning.code]));
+  for (const zone of ZONES)
+    if (chanceRight(zones[zone]) < HOPELESS && !atStop.has(zone))
+      found.push({ code: "outOfReach", zone, mean: zones[zone].mean });
+  return found;
+}
+
+function danger({ judge, carburettor, now, card }: Known): Warning[] {
+  const found: Warning[] = [];
+  if (now.leanRisk > MOST_LEAN_RISK) found.push({ code: "leanRisk", chance: now.leanRisk });
+  if (!card.safe) {
+    // Rich enough means: the lean limit lies 1.645 sd above the mean, which is a 5 % risk.
+    const { top } = card.zones;
+    const over = top.mean + 1.645 * top.sd - Math.log(1.06);
+    const { authority } = judge.lines(card.setting).top;
+    const wantedMain = wantedJet(card.setting.main, over, authority.main, carburettor.mainNumbering);
+    found.push({ code: "noneRichEnough", wantedMain });
+  }
+  return found;
+}
+
+function aboutAir({ air, airEntry }: Known): Warning[] {
+  if (!airEntry) return [{ code: "noAir" }];
+  const found: Warning[] = [];
+  const { elevationM, pressure } = airEntry;
+  if (
+    pressure.kind === "station" &&
+    elevationM !== undefined &&
+    looksLikeSeaLevel(pressure.pressurePa, elevationM)
+  )
+    found.push({ code: "seaLevelSuspected", pressurePa: pressure.pressurePa, elevationM });
+  if (air.extrapolated) found.push({ code: "extrapolatedAir" });
+  return found;
+}
+
+/** @returns what to say, the gravest first */
+export function warnings(known: Known): Warning[] {
+  const { openChange, converged } = known;
+  return [
+    ...danger(known),
+    ...(openChange && openChange.parts.length > 1
+      ? [{ code: "inseparable" as const, parts: openChange.parts }]
+      : []),
+    ...stops(known),
+    ...aboutAir(known),
+    ...(converged ? [] : [{ code: "unsettled" as const }]),
+  ];
+}

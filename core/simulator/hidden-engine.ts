@@ -1,0 +1,44 @@
+/**
+ * An engine whose secrets are known only to the simulator: it departs from the model by amounts drawn from
+ * a seed, and answers looks as a real one would, through a reader who errs.
+ */
+import type { HumidAir } from "../air/humid-air.ts";
+import type { Model } from "../carburettor/model.ts";
+import type { Zone } from "../carburettor/zones.ts";
+import { READER_SD, SENSOR_SD } from "../evidence/from-look.ts";
+import { zoneMixture } from "../evidence/mixture.ts";
+import { toneOf } from "../evidence/plug-tone.ts";
+import { PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import type { Build, Reading, Setting } from "../log/schema.ts";
+import { dot } from "../numbers/linear.ts";
+import type { Random } from "../numbers/random.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+
+export interface HiddenEngine {
+  readonly model: Model;
+  /** in the order of the unknowns */
+  readonly truth: readonly number[];
+}
+
+/** @returns an engine drawn from what is thought possible before anything was seen */
+export function drawEngine(model: Model, random: Random): HiddenEngine {
+  return { model, truth: UNKNOWNS.map((name) => PRIOR_SD[name] * random.normal()) };
+}
+
+/** @returns the true mixture error in a zone: 0 on target, + lean */
+export function trueError(engine: HiddenEngine, setting: Setting, air: HumidAir, zone: Zone): number {
+  const { shift, row } = zoneMixture(engine.model, air)(settingFromLog(setting))[zone];
+  return shift + dot(row, engine.truth);
+}
+
+/** @returns what a tuner reads off a cleanly cut plug that shows this error */
+export function readPlug(error: number, zone: Zone, random: Random): Reading {
+  const tone = toneOf(error + READER_SD.clean * random.normal());
+  return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
+}
+
+/** @returns what a sensor well inside the pipe shows for this error, to two decimals */
+export function readLambda(error: number, zone: Zone, build: Build, random: Random): Reading {
+  const lambda = build.targetLambda[zone] * Math.exp(error + SENSOR_SD.inside * random.normal());
+  return { type: "lambda", zone, lambda: Math.round(lambda * 100) / 100, sensor: "inside" };
+}
