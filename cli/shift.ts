@@ -5,6 +5,7 @@ import { humidAir } from "#core/air/humid-air.ts";
 import { prepareShift, shiftAt } from "#core/carburettor/mixture-shift.ts";
 import { buildModel } from "#core/carburettor/model.ts";
 import { PROBES, ZONES } from "#core/carburettor/zones.ts";
+import { Setting } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";
 import { pathText } from "#core/log/read-file.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
@@ -37,10 +38,10 @@ export function shiftCommand(args: string[]): unknown {
   const throttles = ZONES.map((zone) => PROBES[zone]);
   const row = (
     name: string,
-    change: Partial<typeof build.baseline.setting>,
+    change: object,
     air: typeof build.baseline.air,
   ) => {
-    const setting = { ...build.baseline.setting, ...change };
+    const setting = Setting.parse({ ...build.baseline.setting, ...change });
     const points = prepareShift(model, humidAir(air), throttles);
     const shifts = points.map((point) => shiftAt(model, settingFromLog(setting), point));
     return {

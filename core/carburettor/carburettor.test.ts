@@ -60,7 +60,7 @@ const anyRig: fc.Arbitrary<Rig> = fc
     flow: fc.boolean(),
     fuel: fc.constantFrom(...Object.values(FUELS)),
   })
-  .map((r) => ({
+  .map((r): Rig => ({
     engine: { displacementM3: r.litres / 1000, turnsPerCycle: r.turns, idleRpm: 1500, peakRpm: 9000 },
     carburettor: {
       ...WORKED_EXAMPLE.carburettor,

@@ -43,7 +43,7 @@ export interface Present {
   readonly lines: readonly LogLine[];
 }
 
-export function applyFit(setting: Setting, fit: FitEntry): Setting {
+export function applyFit(setting: Setting, fit: Pick<FitEntry, "changes">): Setting {
   return fit.changes.reduce((now, { part, to }) => ({ ...now, [part]: to }), setting);
 }
 

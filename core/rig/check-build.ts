@@ -1,7 +1,6 @@
 /** Refuses a build that no real machine can be, before it gets into the log. */
-import { buildModel, feedAt, pointAt } from "../carburettor/model.ts";
 import type { Build } from "../log/schema.ts";
-import { rigFromBuild } from "./from-build.ts";
+import { checkSettingOn } from "./check-setting.ts";
 
 /**
  * @returns nothing when the model accepts the build at every opening and every groove
@@ -21,8 +20,5 @@ export function checkBuild(build: Build): void {
     );
   if (!Object.values(build.usage).some((share) => share > 0))
     throw new RangeError("usage must give at least one zone a share above 0, got none");
-  const rig = rigFromBuild(build);
-  const model = buildModel(rig);
-  for (const throttle of [0, 0.5, 1])
-    feedAt(model, rig.baseline.setting, pointAt(rig, rig.baseline.air, throttle));
+  checkSettingOn(build, build.baseline.setting);
 }

@@ -35,8 +35,6 @@ export interface ZoneAdvice {
 export interface Mark {
   readonly lookId: string;
   readonly zone: Zone;
-  /** counts the looks of the log, from 1 */
-  readonly number: number;
   readonly reads: number;
 }
 
@@ -124,10 +122,9 @@ export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEn
     next: nextStep({ judge, options, fitted, card, cardDue, openChange, lookKinds: lookKinds(present) }),
     zones: zoneAdvice(now, sifted),
     strip: stripCurve(model, belief, air, fitted),
-    marks: evidence.map(({ lookId, zone, zoneShift, likelihood }, i) => ({
+    marks: evidence.map(({ lookId, zone, zoneShift, likelihood }) => ({
       lookId,
       zone,
-      number: i + 1,
       reads: likelihood.reads - zoneShift + lines[zone].shift,
     })),
     air: {

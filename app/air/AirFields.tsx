@@ -1,0 +1,160 @@
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { Controller, type UseFormReturn } from "react-hook-form";
+import type { AirMeasured, AirTexts } from "#app/forms/air-form.ts";
+import { Choice } from "#app/parts/Choice.tsx";
+
+type Form = UseFormReturn<AirTexts, unknown, AirMeasured>;
+
+interface FieldsProps {
+  readonly form: Form;
+  readonly texts: AirTexts;
+  /** what the action refused, by field */
+  readonly answer: Readonly<Record<string, string>> | undefined;
+}
+
+interface NumberProps extends FieldsProps {
+  readonly name: "temperature" | "humidity" | "pressure" | "elevation";
+  readonly label: string;
+  readonly hint?: string;
+}
+
+function NumberField({ form, name, label, hint, answer }: NumberProps) {
+  const problem = form.formState.errors[name]?.message ?? answer?.[name];
+  return (
+    <TextField
+      {...form.register(name)}
+      label={label}
+      fullWidth
+      autoComplete="off"
+      error={problem !== undefined}
+      helperText={problem ?? hint}
+      slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+    />
+  );
+}
+
+interface UnitProps<N extends "temperatureUnit" | "pressureUnit" | "elevationUnit"> {
+  readonly form: Form;
+  readonly name: N;
+  readonly label: string;
+  readonly units: readonly string[];
+}
+
+function UnitField<N extends "temperatureUnit" | "pressureUnit" | "elevationUnit">({
+  form,
+  name,
+  label,
+  units,
+}: UnitProps<N>) {
+  return (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field }) => (
+        <TextField {...field} select label={label} fullWidth slotProps={{ inputLabel: { shrink: true } }}>
+          {units.map((unit) => (
+            <MenuItem key={unit} value={unit}>
+              {unit}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+}
+
+/** Asked where a station pressure looks like one reduced to sea level: the classic mistake. */
+function SeaLevelQuestion({ form }: { form: Form }) {
+  const set = (values: Partial<Pick<AirTexts, "pressureKind" | "pressureSure">>) => {
+    if (values.pressureKind) form.setValue("pressureKind", values.pressureKind);
+    if (values.pressureSure) form.setValue("pressureSure", values.pressureSure);
+    void form.trigger();
+  };
+  return (
+    <div className="row">
+      <Button variant="outlined" onClick={() => set({ pressureKind: "seaLevel" })}>
+        It is sea-level pressure: convert
+      </Button>
+      <Button variant="outlined" onClick={() => set({ pressureSure: "yes" })}>
+        It is the station’s
+      </Button>
+    </div>
+  );
+}
+
+const HUMIDITY_LABELS = { relative: "Humidity, %", dewPoint: "Dew point", wetBulb: "Wet bulb" } as const;
+
+export function AirFields(props: FieldsProps) {
+  const { form, texts, answer } = props;
+  const { errors } = form.formState;
+  const asksSeaLevel =
+    errors.pressure?.message?.includes("sea-level pressure") === true ||
+    answer?.["pressure"]?.includes("sea-level") === true;
+  return (
+    <>
+      <div className="pair">
+        <NumberField {...props} name="temperature" label="Temperature" />
+        <UnitField form={form} name="temperatureUnit" label="Unit" units={["°C", "°F"]} />
+      </div>
+      <Choice
+        label="Humidity from"
+        value={texts.humidityKind}
+        options={[
+          { value: "relative", text: "Relative" },
+          { value: "dewPoint", text: "Dew point" },
+          { value: "wetBulb", text: "Wet bulb" },
+        ]}
+        onChange={(kind) =>
+          form.setValue("humidityKind", kind, { shouldValidate: form.formState.isSubmitted })
+        }
+      />
+      <NumberField
+        {...props}
+        name="humidity"
+        label={`${HUMIDITY_LABELS[texts.humidityKind]}${texts.humidityKind === "relative" ? "" : `, ${texts.temperatureUnit}`}`}
+      />
+      <Choice
+        label="Pressure from"
+        value={texts.pressureKind}
+        options={[
+          { value: "station", text: "Barometer here", note: "true pressure" },
+          { value: "seaLevel", text: "Weather app", note: "sea level" },
+          { value: "standard", text: "Height only", note: "no barometer" },
+        ]}
+        onChange={(kind) =>
+          form.setValue("pressureKind", kind, { shouldValidate: form.formState.isSubmitted })
+        }
+      />
+      {texts.pressureKind !== "standard" && (
+        <div className="pair">
+          <NumberField {...props} name="pressure" label="Pressure" />
+          <UnitField form={form} name="pressureUnit" label="Unit" units={["hPa", "kPa", "inHg", "mmHg"]} />
+        </div>
+      )}
+      {asksSeaLevel && <SeaLevelQuestion form={form} />}
+      <div className="pair">
+        <NumberField
+          {...props}
+          name="elevation"
+          label="Height above the sea"
+          hint={
+            texts.pressureKind === "station"
+              ? "Helps to catch a sea-level pressure; may stay empty."
+              : "Needed for this pressure."
+          }
+        />
+        <UnitField form={form} name="elevationUnit" label="Unit" units={["m", "ft"]} />
+      </div>
+      <TextField
+        {...form.register("place")}
+        label="Place"
+        fullWidth
+        error={errors.place !== undefined}
+        helperText={errors.place?.message}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+    </>
+  );
+}

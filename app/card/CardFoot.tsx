@@ -1,0 +1,35 @@
+import Button from "@mui/material/Button";
+import type { Advice } from "#core/sieve/advise.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import type { RigContext } from "#app/rig/context.ts";
+import { PutBack } from "#app/rig/Taps.tsx";
+import { printOnly } from "#app/parts/print.ts";
+
+/** Does the card lean the top out? Then the caution belongs right here. */
+function leansTop(advice: Advice): boolean {
+  return advice.card.rows.some(
+    ({ part, from, to }) => (part === "main" && to < from) || (part === "clip" && to < from),
+  );
+}
+
+export function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
+  return (
+    <div className="card-foot">
+      {leansTop(advice) && (
+        <Caution>
+          Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the
+          plug.
+        </Caution>
+      )}
+      <Caution plain>
+        Tap off, engine cool, no sparks or flames while a jet is out. Rule books and local law come first.
+      </Caution>
+      <div className="row">
+        <Button variant="outlined" onClick={() => printOnly("card")}>
+          Print card
+        </Button>
+        <PutBack context={context} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { value: T; text: string; note?: string }[];
+  readonly onChange: (value: T) => void;
+}
+
+/** One of a few, big enough for gloves. */
+export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  return (
+    <fieldset className="choices">
+      <legend className="label">{label}</legend>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        value={value}
+        aria-label={label}
+        onChange={(_, next: T | null) => {
+          if (next !== null) onChange(next);
+        }}
+      >
+        {options.map((option) => (
+          <ToggleButton key={option.value} value={option.value}>
+            <span>
+              {option.text}
+              {option.note !== undefined && (
+                <small style={{ display: "block", fontWeight: 400, lineHeight: 1.1 }}>{option.note}</small>
+              )}
+            </span>
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </fieldset>
+  );
+}

@@ -1,0 +1,21 @@
+import { Link, NavLink } from "react-router";
+import { Mark } from "./Mark.tsx";
+import { SchemeButton } from "./SchemeButton.tsx";
+
+/** The head of the pages outside a rig. */
+export function PageHead() {
+  return (
+    <header>
+      <Link className="brand" to="/" style={{ paddingInline: 0 }}>
+        <Mark /> Tamis
+      </Link>
+      <nav aria-label="Pages">
+        <NavLink to="/" end>
+          Paddock
+        </NavLink>
+        <NavLink to="/data">Data</NavLink>
+        <SchemeButton />
+      </nav>
+    </header>
+  );
+}

@@ -1,0 +1,78 @@
+import Drawer from "@mui/material/Drawer";
+import { useState } from "react";
+import type { Advice } from "#core/sieve/advise.ts";
+import { Card } from "#app/card/Card.tsx";
+import { CardFoot } from "#app/card/CardFoot.tsx";
+import { Step } from "#app/parts/Step.tsx";
+import { MiniStrip, Strip, type LookFace } from "#app/strip/Strip.tsx";
+import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
+import { zoneState } from "#app/words/zone-state.ts";
+import type { RigContext } from "./context.ts";
+
+interface RibbonProps {
+  readonly advice: Advice;
+  readonly looks: readonly LookFace[];
+  readonly zoneHref: (zone: string) => string;
+}
+
+/** The strip on a phone: a ribbon that opens on tap. */
+export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="ribbon" onClick={() => setOpen(true)} aria-label="Open the strip">
+        <MiniStrip advice={advice} id="danger-ribbon" />
+        <span className="ribbon-heads">
+          {advice.zones.map((zone) => {
+            const state = zoneState(zone);
+            return (
+              <span key={zone.zone}>
+                <b>{ZONE_NAMES[zone.zone]}</b>{" "}
+                <span className={state.calm ? undefined : "off"}>{state.text}</span>
+              </span>
+            );
+          })}
+        </span>
+      </button>
+      <Drawer anchor="top" open={open} onClose={() => setOpen(false)} aria-label="The strip">
+        <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
+          <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
+            <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
+          </div>
+        </div>
+      </Drawer>
+    </>
+  );
+}
+
+/** The card on a phone: its four values on the handle, all of it in the drawer. */
+export function PhoneCard({ context, advice }: { context: RigContext; advice: Advice }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="drawer-handle"
+        onClick={() => setOpen(true)}
+        aria-label="Open the card"
+      >
+        {advice.card.rows
+          .filter(({ part }) => part !== "shimMm")
+          .map(({ part, from, to }) => (
+            <span key={part} className={from === to ? undefined : "moves"}>
+              <span className="part">{PART_NAMES[part]}</span>
+              <Step part={part} from={from} to={to} />
+            </span>
+          ))}
+      </button>
+      <Drawer anchor="bottom" open={open} onClose={() => setOpen(false)} aria-label="The card">
+        <div className="card-head">
+          <h2 className="label">The card</h2>
+          <span className="quiet">fitted → to fit</span>
+        </div>
+        <Card advice={advice} />
+        <CardFoot context={context} advice={advice} />
+      </Drawer>
+    </>
+  );
+}

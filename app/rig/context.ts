@@ -1,0 +1,18 @@
+/** What every screen of a rig shares with its frame. */
+import { useOutletContext } from "react-router";
+import type { Present } from "#core/log/fold.ts";
+import type { AirEntry, Build, Header, Setting } from "#core/log/schema.ts";
+import type { Preferences } from "#app/store/preferences.ts";
+import type { AdviceState } from "./use-advice.ts";
+
+export interface RigContext extends AdviceState {
+  readonly header: Header;
+  readonly present: Present;
+  readonly build: Build;
+  readonly fitted: Setting;
+  readonly preferences: Preferences;
+  /** an air being typed: card and strip follow it before it is saved */
+  readonly setDraft: (draft: AirEntry | undefined) => void;
+}
+
+export const useRig = (): RigContext => useOutletContext<RigContext>();

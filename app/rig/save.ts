@@ -1,0 +1,56 @@
+/** How a screen's action saves one entry, and what it answers when that fails. */
+import { data } from "react-router";
+import type * as z from "zod";
+import type { Entry } from "#core/log/schema.ts";
+import { append, readRig, type RigLog } from "#app/store/store.ts";
+import { fold, type Present } from "#core/log/fold.ts";
+import type { Build, Setting } from "#core/log/schema.ts";
+import { localInstant } from "./clock.ts";
+import { newEntryId } from "./entry-id.ts";
+
+export interface ActionProblem {
+  readonly message?: string;
+  readonly fields?: Readonly<Record<string, string>>;
+}
+
+export const refused = (problem: ActionProblem, status = 400) => data(problem, { status });
+
+/** @returns the first message of each field */
+export function fieldMessages(error: z.ZodError): Record<string, string> {
+  const fields: Record<string, string> = {};
+  for (const issue of error.issues) fields[String(issue.path[0] ?? "form")] ??= issue.message;
+  return fields;
+}
+
+type New<K extends Entry["kind"]> = Omit<Extract<Entry, { kind: K }>, "id" | "at" | "kind">;
+
+/** @returns nothing when saved, else words for the screen; the log is then unchanged */
+export async function saveEntry<K extends Entry["kind"]>(
+  rigId: string,
+  kind: K,
+  content: New<K>,
+): Promise<ActionProblem | undefined> {
+  const entry = { id: newEntryId(kind), at: localInstant(), kind, ...content } as unknown as Entry;
+  const saved = await append(rigId, entry);
+  return saved.ok ? undefined : { message: saved.problem.message };
+}
+
+export interface OpenRig {
+  readonly log: RigLog;
+  readonly present: Present;
+  readonly build: Build;
+  readonly fitted: Setting;
+}
+
+/** Reads a rig for a loader or an action; a missing or unreadable one is answered in the router's way. */
+export async function openRig(rigId: string): Promise<OpenRig> {
+  const read = await readRig(rigId);
+  if (!read.ok) throw data(read.problem.message, { status: read.problem.reason === "missing" ? 404 : 500 });
+  const present = fold(read.value.entries);
+  const { build, setting } = present;
+  if (!build || !setting)
+    throw data("This rig’s log says nothing of its carburettor. Import it again on the Data page.", {
+      status: 500,
+    });
+  return { log: read.value, present, build, fitted: setting };
+}

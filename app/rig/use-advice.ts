@@ -1,0 +1,48 @@
+import { useEffect, useState } from "react";
+import type { AirEntry, Entry } from "#core/log/schema.ts";
+import type { Advice } from "#core/sieve/advise.ts";
+import { askAdvice } from "#app/workers/client.ts";
+
+export interface AdviceState {
+  /** the last advice there was; while `working`, of a moment ago */
+  readonly advice: Advice | undefined;
+  readonly working: boolean;
+  readonly problem: string | undefined;
+}
+
+/** Asks the worker; screens never wait for it but show the last advice, marked as being worked on. */
+export function useAdvice(
+  revision: string,
+  entries: readonly Entry[],
+  draft: AirEntry | undefined,
+): AdviceState {
+  const question = `${revision} ${JSON.stringify(draft)}`;
+  const [answer, setAnswer] = useState<{
+    question: string;
+    rig: string;
+    advice?: Advice;
+    problem?: string;
+  }>();
+  const rig = revision.split(" ")[0] ?? revision;
+  useEffect(() => {
+    let current = true;
+    askAdvice(revision, entries, draft).then(
+      (advice) => current && setAnswer({ question, rig, advice }),
+      (error: unknown) =>
+        current &&
+        setAnswer((last) => ({
+          question,
+          rig,
+          problem: error instanceof Error ? error.message : String(error),
+          ...(last?.rig === rig && last.advice && { advice: last.advice }),
+        })),
+    );
+    return () => {
+      current = false;
+    };
+    // The question names revision and draft; the entries belong to the revision.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [question]);
+  const mine = answer?.rig === rig ? answer : undefined;
+  return { advice: mine?.advice, working: mine?.question !== question, problem: mine?.problem };
+}

@@ -1,0 +1,91 @@
+import "@fontsource/barlow-condensed/latin-400.css";
+import "@fontsource/barlow-condensed/latin-500.css";
+import "@fontsource/barlow-condensed/latin-600.css";
+import "@fontsource/barlow-condensed/latin-700.css";
+import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
+import "./theme/sheet.css";
+import CssBaseline from "@mui/material/CssBaseline";
+import GlobalStyles from "@mui/material/GlobalStyles";
+import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
+import { ThemeProvider } from "@mui/material/styles";
+import { useEffect, type ReactNode } from "react";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import type { Route } from "./+types/root";
+import { Trouble } from "./parts/Trouble.tsx";
+import { Working } from "./parts/Working.tsx";
+import { loadDemoOnFirstVisit } from "./store/demo.ts";
+import { cssVariables, DAY, NIGHT } from "./theme/colours.ts";
+import { theme } from "./theme/theme.ts";
+
+/** Before any loader reads the log: on the first visit the demo is put there. */
+export const clientMiddleware: Route.ClientMiddlewareFunction[] = [
+  async (_, next) => {
+    await loadDemoOnFirstVisit();
+    return next();
+  },
+];
+
+export function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />
+        <meta name="theme-color" content={DAY.paper} media="(prefers-color-scheme: light)" />
+        <meta name="theme-color" content={NIGHT.paper} media="(prefers-color-scheme: dark)" />
+        <title>Tamis</title>
+        <meta
+          name="description"
+          content="Jetting for slide carburettors: from today’s air and one plug to the one change to make"
+        />
+        <link rel="icon" href="/tamis.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/tamis.webmanifest" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        <InitColorSchemeScript attribute="data-mui-color-scheme" defaultMode="system" />
+        <ThemeProvider theme={theme} defaultMode="system">
+          <CssBaseline />
+          <GlobalStyles
+            styles={{
+              ":root": cssVariables(DAY),
+              '[data-mui-color-scheme="dark"]': cssVariables(NIGHT),
+              "@media print": {
+                ":root, [data-mui-color-scheme]": cssVariables({
+                  ...DAY,
+                  paper: "#fff",
+                  sheet: "#fff",
+                  ink: "#000",
+                }),
+              },
+            }}
+          />
+          {children}
+        </ThemeProvider>
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  useEffect(() => {
+    if (import.meta.env.PROD && "serviceWorker" in navigator) void navigator.serviceWorker.register("/sw.js");
+  }, []);
+  return <Outlet />;
+}
+
+export function HydrateFallback() {
+  return <Working words="Opening the box…" />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const message = isRouteErrorResponse(error)
+    ? String(error.data)
+    : error instanceof Error
+      ? error.message
+      : "Something went wrong that Tamis has no words for.";
+  return <Trouble message={message} />;
+}

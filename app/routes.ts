@@ -1,0 +1,15 @@
+import { index, route, type RouteConfig } from "@react-router/dev/routes";
+
+export default [
+  index("routes/paddock.tsx"),
+  route("rigs/:rigId", "routes/rig.tsx", [
+    index("routes/today.tsx"),
+    route("air", "routes/air.tsx"),
+    route("look", "routes/look.tsx"),
+    route("change", "routes/change.tsx"),
+    route("why", "routes/why.tsx"),
+    route("log", "routes/log.tsx"),
+  ]),
+  route("data", "routes/data.tsx"),
+  route("*", "routes/not-found.tsx"),
+] satisfies RouteConfig;

@@ -1,0 +1,132 @@
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import Add from "@mui/icons-material/Add";
+import Remove from "@mui/icons-material/Remove";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Form, redirect, useActionData, useNavigation } from "react-router";
+import type { Route } from "./+types/change";
+import { PARTS, type Part } from "#core/log/parts.ts";
+import type { Setting } from "#core/log/schema.ts";
+import { choices } from "#core/sieve/choices.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
+import { formatTurns } from "#core/units/workshop.ts";
+import { changeForm } from "#app/forms/change-form.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import { Problem } from "#app/parts/Problem.tsx";
+import { useRig } from "#app/rig/context.ts";
+import { fieldMessages, openRig, refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
+import { PART_NAMES, partValueInFull } from "#app/words/parts.ts";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const { build, fitted } = await openRig(params.rigId);
+  const parsed = changeForm(build, fitted).safeParse(Object.fromEntries(await request.formData()));
+  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
+  if (parsed.data.length === 0) return refused({ message: "Nothing differs from what is fitted." });
+  const problem = await saveEntry(params.rigId, "fit", { changes: parsed.data, because: "own" });
+  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+}
+
+const asText = (part: Part, value: number): string =>
+  part === "screwTurns" ? formatTurns(value) : String(value);
+
+interface StepperProps {
+  readonly part: Part;
+  readonly values: readonly number[];
+  readonly fitted: number;
+  readonly problem: string | undefined;
+}
+
+/** Real steps: sizes in the box, quarter turns, grooves; free typing always possible. */
+function Stepper({ part, values, fitted, problem }: StepperProps) {
+  const [text, setText] = useState(asText(part, fitted));
+  const typed = readTypedNumber(text);
+  const now = typed.ok ? typed.value : fitted;
+  const below = values.filter((value) => value < now).at(-1);
+  const above = values.find((value) => value > now);
+  const step = (to: number | undefined, words: string, icon: typeof Add) => {
+    const Icon = icon;
+    return (
+      <IconButton
+        aria-label={`${PART_NAMES[part]} ${words}`}
+        disabled={to === undefined}
+        onClick={() => to !== undefined && setText(asText(part, to))}
+        sx={{
+          width: 52,
+          height: 52,
+          border: "1px solid var(--brass)",
+          borderRadius: 1,
+          color: "var(--brass)",
+        }}
+      >
+        <Icon />
+      </IconButton>
+    );
+  };
+  return (
+    <div
+      style={{
+        display: "grid",
+        gridTemplateColumns: "52px minmax(0, 1fr) 52px",
+        gap: 8,
+        alignItems: "start",
+      }}
+    >
+      {step(below, "down", Remove)}
+      <TextField
+        name={part}
+        label={PART_NAMES[part]}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        error={problem !== undefined}
+        helperText={problem ?? `Fitted: ${partValueInFull(part, fitted)}`}
+        slotProps={{ htmlInput: { inputMode: "text" }, inputLabel: { shrink: true } }}
+      />
+      {step(above, "up", Add)}
+    </div>
+  );
+}
+
+export default function ChangeRoute() {
+  const { build, fitted, present } = useRig();
+  const saving = useNavigation().state !== "idle";
+  const answer = useActionData<ActionProblem>();
+  const options = choices(build, fitted);
+  const fittedKey = PARTS.map((part) => fitted[part as keyof Setting]).join(" ");
+  return (
+    <div className="stack">
+      <div>
+        <h1>What was fitted?</h1>
+        <p className="lead quiet">
+          As stamped on the part. One change, one look: two at once cannot be told apart.
+        </p>
+      </div>
+      {present.openChange && (
+        <Caution>
+          An earlier change has not been looked at yet. Another one now, and the next look speaks for both.
+        </Caution>
+      )}
+      <Form method="post" className="form" noValidate key={fittedKey}>
+        {PARTS.map((part) => (
+          <Stepper
+            key={part}
+            part={part}
+            values={options[part]}
+            fitted={fitted[part]}
+            problem={answer?.fields?.[part]}
+          />
+        ))}
+        <Caution>
+          Tap off, bowl drained, engine cool, no sparks or flames. After refitting: throttle must snap shut
+          before the engine is started.
+        </Caution>
+        <Problem message={answer?.message} />
+        <div className="row">
+          <Button type="submit" variant="contained" disabled={saving}>
+            {saving ? "Saving…" : "It is fitted"}
+          </Button>
+        </div>
+      </Form>
+    </div>
+  );
+}

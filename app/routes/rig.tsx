@@ -1,0 +1,125 @@
+import Button from "@mui/material/Button";
+import { useEffect, useMemo, useState } from "react";
+import { data, Outlet, useRevalidator } from "react-router";
+import * as z from "zod";
+import type { Route } from "./+types/rig";
+import { Change, EntryId, type AirEntry } from "#core/log/schema.ts";
+import { applyFit } from "#core/log/fold.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { Card } from "#app/card/Card.tsx";
+import { CardFoot } from "#app/card/CardFoot.tsx";
+import { Caution } from "#app/parts/Caution.tsx";
+import { Working } from "#app/parts/Working.tsx";
+import { lookFaces } from "#app/rig/look-faces.ts";
+import { PhoneHead, PhoneNav } from "#app/rig/PhoneFrame.tsx";
+import { PhoneCard, Ribbon } from "#app/rig/PhoneDrawers.tsx";
+import { Rail } from "#app/rig/Rail.tsx";
+import { openRig, refused, saveEntry } from "#app/rig/save.ts";
+import { Shortcuts } from "#app/rig/Shortcuts.tsx";
+import { useAdvice } from "#app/rig/use-advice.ts";
+import type { RigContext } from "#app/rig/context.ts";
+import { Strip } from "#app/strip/Strip.tsx";
+import { onChangeElsewhere } from "#app/store/changes.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
+  return { ...rig, preferences };
+}
+
+const Taps = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("fit"),
+    because: z.enum(["card", "advice", "putBack"]),
+    changes: z.string().transform((text, ctx) => {
+      const parsed = z.array(Change).min(1).max(5).safeParse(JSON.parse(text));
+      if (parsed.success) return parsed.data;
+      ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
+      return z.NEVER;
+    }),
+  }),
+  z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
+  z.object({ intent: z.literal("note"), text: z.string().trim().min(1, "Write a note first.").max(2000) }),
+]);
+
+/** The taps that every screen of a rig shares: fitted, put back, strike, note. */
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = Taps.safeParse(Object.fromEntries(await request.formData()));
+  if (!parsed.success)
+    return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be saved." });
+  const tap = parsed.data;
+  if (tap.intent === "fit") {
+    const { build, fitted } = await openRig(params.rigId);
+    const fit = { changes: tap.changes, because: tap.because };
+    try {
+      checkSettingOn(build, applyFit(fitted, fit));
+    } catch (error) {
+      if (error instanceof RangeError)
+        return refused({ message: `This machine cannot have that: ${error.message}.` });
+      throw error;
+    }
+    const problem = await saveEntry(params.rigId, "fit", fit);
+    return problem ? refused(problem, 507) : data({}, { status: 200 });
+  }
+  const problem =
+    tap.intent === "strike"
+      ? await saveEntry(params.rigId, "strike", { strikes: tap.strikes, why: tap.why })
+      : await saveEntry(params.rigId, "note", { text: tap.text });
+  return problem ? refused(problem, 507) : data({}, { status: 200 });
+}
+
+export default function RigRoute({ loaderData }: Route.ComponentProps) {
+  const { log, present, build, fitted, preferences } = loaderData;
+  const [draft, setDraft] = useState<AirEntry>();
+  const state = useAdvice(log.revision, log.entries, draft);
+  const { advice, working, problem } = state;
+  const looks = useMemo(() => lookFaces(present), [present]);
+  const { revalidate } = useRevalidator();
+  useEffect(
+    () =>
+      onChangeElsewhere((rigId) => {
+        if (rigId === log.header.id) void revalidate();
+      }),
+    [log.header.id, revalidate],
+  );
+  const context: RigContext = { ...state, header: log.header, present, build, fitted, preferences, setDraft };
+  const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
+  return (
+    <div className="frame">
+      <Shortcuts context={context} />
+      <Rail context={context} />
+      <PhoneHead context={context} />
+      {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} />}
+      <div className="strip-place">
+        {advice ? (
+          <Strip advice={advice} looks={looks} working={working} zoneHref={zoneHref} />
+        ) : (
+          !problem && <Working words="Sifting the log…" />
+        )}
+      </div>
+      <main>
+        {problem !== undefined && (
+          <div className="stack" style={{ marginBottom: 16 }}>
+            <Caution grave>The advice could not be worked out: {problem}</Caution>
+            <Button variant="outlined" onClick={() => location.reload()} sx={{ justifySelf: "start" }}>
+              Try again
+            </Button>
+          </div>
+        )}
+        <Outlet context={context} />
+      </main>
+      <aside className="card-place" aria-label="The card">
+        <div className="card-head">
+          <h2 className="label">The card</h2>
+          <span className="quiet" role="status">
+            {working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
+          </span>
+        </div>
+        {advice && <Card advice={advice} />}
+        {advice && <CardFoot context={context} advice={advice} />}
+      </aside>
+      {advice && <PhoneCard context={context} advice={advice} />}
+      <PhoneNav context={context} />
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import { Caution } from "#app/parts/Caution.tsx";
+import { Working } from "#app/parts/Working.tsx";
+import { useRig } from "#app/rig/context.ts";
+import { LogLines } from "#app/rig/LogLines.tsx";
+import { Fitted, PutBack } from "#app/rig/Taps.tsx";
+import { Tiles } from "#app/rig/Tiles.tsx";
+import { placeHref } from "#app/rig/places.ts";
+import { nextWords } from "#app/words/next.ts";
+import { warningWords } from "#app/words/warnings.ts";
+import { surpriseWords } from "#app/words/surprise.ts";
+import { dayTitle } from "#app/words/days.ts";
+import { dayOf } from "#core/log/schema.ts";
+
+function OpenChangeLine() {
+  const { present } = useRig();
+  if (!present.openChange) return null;
+  return (
+    <Caution plain>An open change: nobody has looked since. If it got worse, put it back first.</Caution>
+  );
+}
+
+export default function TodayRoute() {
+  const context = useRig();
+  const { advice, present, header, problem } = context;
+  const day = present.lines.at(-1)?.entry.at;
+  const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
+  if (!advice) return problem === undefined ? <Working words="Working out today’s card…" /> : null;
+  const { title, reason } = nextWords(advice);
+  const look = advice.next.kind === "look" ? `?zone=${advice.next.zone}&how=${advice.next.how}` : "";
+  return (
+    <div className="stack">
+      <div aria-live="polite">
+        <h1>{title}</h1>
+        <p className="lead quiet">{reason}</p>
+      </div>
+      <div className="row actions">
+        <Fitted context={context} advice={advice} />
+        <Button
+          component={Link}
+          to={`${placeHref(header.id, "look")}${look}`}
+          variant={advice.next.kind === "look" ? "contained" : "outlined"}
+        >
+          Log a look<span className="key">l</span>
+        </Button>
+        {present.openChange && <PutBack context={context} />}
+        <Button component={Link} to={placeHref(header.id, "why")} variant="outlined">
+          Why<span className="key">y</span>
+        </Button>
+        <Button component={Link} to={placeHref(header.id, "change")} variant="outlined">
+          Other change
+        </Button>
+      </div>
+      <OpenChangeLine />
+      {advice.surprises.map((surprise) => (
+        <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>
+      ))}
+      {advice.warnings.map((warning) => {
+        const { grave, text } = warningWords(warning);
+        return (
+          <Caution key={warning.code + text} grave={grave} plain={!grave}>
+            {text}
+          </Caution>
+        );
+      })}
+      <Tiles advice={advice} airAt={present.air?.at} />
+      <section>
+        <h2 className="label">{day === undefined ? "Nothing logged yet" : dayTitle(day)}</h2>
+        <LogLines lines={[...lines].reverse()} context={context} />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,113 @@
+import { useRig } from "#app/rig/context.ts";
+import { Working } from "#app/parts/Working.tsx";
+import { SURPRISING } from "#core/sieve/update.ts";
+import { mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
+import { readingWords } from "#app/words/entries.ts";
+import { nextWords } from "#app/words/next.ts";
+import { surpriseWords } from "#app/words/surprise.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import { dayTitle } from "#app/words/days.ts";
+
+function Zones() {
+  const { advice } = useRig();
+  return (
+    <table className="figures">
+      <caption className="label">Each zone as it is fitted now</caption>
+      <thead>
+        <tr>
+          <th scope="col">Zone</th>
+          <th scope="col">Mixture</th>
+          <th scope="col">± (80 %)</th>
+          <th scope="col">Rich</th>
+          <th scope="col">Right</th>
+          <th scope="col">Lean</th>
+          <th scope="col">Past limit</th>
+        </tr>
+      </thead>
+      <tbody>
+        {advice?.zones.map(({ zone, mean, sd, pRich, pRight, pLean, pPastLimit }) => (
+          <tr key={zone}>
+            <th scope="row">{ZONE_NAMES[zone]}</th>
+            <td>{mixtureWords(mean, 0.005)}</td>
+            <td>{(128.16 * sd).toFixed(1)} %</td>
+            <td>{percentWords(pRich)}</td>
+            <td>{percentWords(pRight)}</td>
+            <td>{percentWords(pLean)}</td>
+            <td>{percentWords(pPastLimit)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Looks() {
+  const { advice, present } = useRig();
+  const outcomes = [...(advice?.looks ?? [])].reverse();
+  if (outcomes.length === 0)
+    return <p className="quiet">No look has been logged: all this is physics and doubt.</p>;
+  return (
+    <table className="figures">
+      <caption className="label">The looks, newest first, and what each weighed</caption>
+      <thead>
+        <tr>
+          <th scope="col">Look</th>
+          <th scope="col">Read</th>
+          <th scope="col">All else said</th>
+          <th scope="col">Doubt it took away</th>
+          <th scope="col">Fits</th>
+        </tr>
+      </thead>
+      <tbody>
+        {outcomes.map(({ lookId, reads, expected, expectedSd, weight, tail }) => {
+          const look = present.looks.find(({ entry }) => entry.id === lookId)?.entry;
+          if (!look) return null;
+          return (
+            <tr key={lookId}>
+              <th scope="row">
+                {readingWords(look.reading)}
+                <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
+                  {dayTitle(look.at)}, {look.at.slice(11, 16)}
+                </small>
+              </th>
+              <td>
+                {look.reading.type === "plug"
+                  ? `${look.reading.tone}: ${mixtureWords(reads)}`
+                  : mixtureWords(reads, 0.005)}
+              </td>
+              <td>
+                {mixtureWords(expected, 0.005)} ± {(128.16 * expectedSd).toFixed(0)} %
+              </td>
+              <td>{percentWords(weight)}</td>
+              <td>{tail < SURPRISING ? "no: check it" : "yes"}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+export default function WhyRoute() {
+  const { advice, present, problem } = useRig();
+  if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
+  const { title, reason } = nextWords(advice);
+  return (
+    <div className="stack">
+      <div>
+        <h1>Why: {title.charAt(0).toLowerCase() + title.slice(1)}</h1>
+        <p className="lead quiet">{reason}</p>
+      </div>
+      {advice.surprises.map((surprise) => (
+        <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>
+      ))}
+      <Zones />
+      <Looks />
+      <p className="quiet">
+        Lean costs three times what rich does, at the top half as much again and far more beyond the lean
+        limit: doubt there keeps a jet richer. Nothing is advised with more than 5 % chance of being past that
+        limit. Old looks fade with the months.
+      </p>
+    </div>
+  );
+}

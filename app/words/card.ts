@@ -1,0 +1,28 @@
+/** One line under each row of the card. */
+import type { CardRow } from "#core/sieve/card-rows.ts";
+import type { Advice } from "#core/sieve/advise.ts";
+import { mixtureWords, shiftWords, ZONE_NAMES } from "./parts.ts";
+
+const STEP_NAMES: Readonly<Record<CardRow["part"], string>> = {
+  pilot: "The next size up",
+  screwTurns: "A quarter turn out",
+  clip: "One groove down",
+  shimMm: "The next shim",
+  main: "The next size up",
+};
+
+const stepWords = ({ part, stepEffect }: CardRow): string =>
+  `${STEP_NAMES[part]}: ${shiftWords(stepEffect)}.`;
+
+/** @returns why this row is as it is, and what a step of it would be worth */
+export function rowReason(row: CardRow, advice: Advice): string {
+  const zone = advice.zones.find((candidate) => candidate.zone === row.zone);
+  const name = ZONE_NAMES[row.zone];
+  if (row.part === "pilot")
+    return row.from === row.to
+      ? "The screw can bring the idle right inside its window."
+      : "The screw would leave its window.";
+  if (!zone || zone.looks === 0) return `${name}: nobody has looked yet. ${stepWords(row)}`;
+  const looks = zone.looks === 1 ? "one look" : `${zone.looks} looks`;
+  return `${name} ${mixtureWords(zone.mean)} as fitted (${looks}). ${stepWords(row)}`;
+}

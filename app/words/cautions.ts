@@ -1,0 +1,13 @@
+/** Cautions at the step they belong to. */
+import type { Zone } from "#core/carburettor/zones.ts";
+
+const HOT = "Plug, pipe and head are hot; keep hands and sleeves clear of chain, belt and wheels.";
+
+export function zoneCaution(how: "plug" | "lambda", zone: Zone): string {
+  if (zone === "top" && how === "plug")
+    return `Full throttle and a clean cut only on a closed course with room to coast, never on a public road. Approach from rich. ${HOT}`;
+  if (zone === "top")
+    return `Full throttle only on a closed course or a proper stand, under load, from the rich side. ${HOT}`;
+  if (zone === "idle") return `Run the engine in the open: exhaust holds carbon monoxide. ${HOT}`;
+  return `Hold the opening for some minutes before reading, where that is lawful and safe. ${HOT}`;
+}

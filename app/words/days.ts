@@ -1,0 +1,13 @@
+import dayjs from "dayjs";
+
+/** `Saturday 23 May 2026`, from an instant with its own offset: the tuner's own calendar day. */
+export const dayTitle = (at: string): string => dayjs(at.slice(0, 10)).format("dddd D MMMM YYYY");
+
+/** @returns how long ago in words: `just now`, `64 min`, `5 h`, `3 days` */
+export function agoWords(at: string, now: Date): string {
+  const minutes = Math.max(0, Math.round((now.getTime() - Date.parse(at)) / 60_000));
+  if (minutes < 2) return "just now";
+  if (minutes < 100) return `${minutes} min`;
+  if (minutes < 36 * 60) return `${Math.round(minutes / 60)} h`;
+  return `${Math.round(minutes / 1440)} days`;
+}

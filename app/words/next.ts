@@ -1,0 +1,108 @@
+/** The next step in words: a headline, the reason, and what to do after. */
+import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import type { Part } from "#core/log/parts.ts";
+import type { Advice, ZoneAdvice } from "#core/sieve/advise.ts";
+import type { ChangeStep, NextStep } from "#core/sieve/next-step.ts";
+import {
+  certainty,
+  mixtureWords,
+  partInSentence,
+  partValue,
+  percentWords,
+  shiftWords,
+  ZONE_NAMES,
+} from "./parts.ts";
+
+export interface NextWords {
+  readonly title: string;
+  readonly reason: string;
+}
+
+const zoneLower = (zone: Zone): string => ZONE_NAMES[zone].toLowerCase();
+
+function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
+  const found = advice.zones.find((candidate) => candidate.zone === zone);
+  if (!found) throw new RangeError(`advice must cover every zone, got none for ${zone}`);
+  return found;
+}
+
+const looksWords = (n: number): string => (n === 0 ? "No look yet" : n === 1 ? "One look" : `${n} looks`);
+
+function believed({ mean, pRich, pLean, pRight }: ZoneAdvice): string {
+  const chance = mean < 0 ? pRich + pRight * 0.5 : pLean + pRight * 0.5;
+  return `${mixtureWords(mean)}, ${certainty(Math.min(1, chance))}`;
+}
+
+function changeWords(advice: Advice, next: ChangeStep): NextWords {
+  const zone = zoneOf(advice, next.zone);
+  const from = partValue(next.part, next.from);
+  const to = partValue(next.part, next.to);
+  const after = zone.mean + next.effect[next.zone];
+  const elsewhere = ZONES.filter((other) => other !== next.zone && Math.abs(next.effect[other]) >= 0.01);
+  const rest =
+    elsewhere.length === 0
+      ? "leaves the rest alone"
+      : `makes ${elsewhere.map((other) => `${zoneLower(other)} ${shiftWords(next.effect[other])}`).join(", ")}`;
+  const seen = `${looksWords(zone.looks)} in the ${zoneLower(next.zone)}: it is ${mixtureWords(zone.mean)}.`;
+  const does = `${to} brings it to ${mixtureWords(after)} and ${rest}. Better than now: ${certainty(next.chanceBetter)}.`;
+  const title = `${next.urgent ? "First: " : "One change: "}${partInSentence(next.part)} ${from} to ${to}`;
+  const danger = `Too likely past the lean limit at full throttle (${percentWords(zoneOf(advice, "top").pPastLimit)}). `;
+  return { title, reason: `${next.urgent ? danger : ""}${seen} ${does}` };
+}
+
+function cardWords(advice: Advice, parts: readonly Part[], urgent: boolean): NextWords {
+  const { setting } = advice.card;
+  const list = parts.map((part) => `${partInSentence(part)} ${partValue(part, setting[part])}`).join(", ");
+  const dense = `${(100 * advice.air.relativeDryDensity).toFixed(1)} %`;
+  const lean = percentWords(zoneOf(advice, "top").pPastLimit);
+  return {
+    title: `Today’s card: ${list}`,
+    reason: urgent
+      ? `As it stands the top may be past the lean limit (${lean}). Start from the rich side: fit the card, then look.`
+      : `This air burns like ${dense} of the baseline’s. The card brings every zone it can reach back to right.`,
+  };
+}
+
+function lookWords(advice: Advice, next: Extract<NextStep, { kind: "look" }>): NextWords {
+  const zone = zoneOf(advice, next.zone);
+  const name = zoneLower(next.zone);
+  const how = next.how === "plug" ? "a plug" : "λ";
+  if (next.because === "openChange")
+    return {
+      title: `Now look: ${how} in the ${name}`,
+      reason: `Something was changed and nobody has looked since. One change, one look: about ${next.minutes} minutes.`,
+    };
+  return {
+    title: `Look next: ${how} in the ${name}`,
+    reason: `The ${name} is ${believed(zone)}, known to ± ${(128 * zone.sd).toFixed(0)} %. A look there says more than a spanner now; about ${next.minutes} minutes.`,
+  };
+}
+
+/** @returns headline and reason of what to do next */
+export function nextWords(advice: Advice): NextWords {
+  const { next } = advice;
+  switch (next.kind) {
+    case "change":
+      return changeWords(advice, next);
+    case "card":
+      return cardWords(advice, next.parts, next.urgent);
+    case "look":
+      return lookWords(advice, next);
+    case "leave":
+      return next.because === "right"
+        ? {
+            title: "Leave it",
+            reason:
+              "Every zone is right, each with at least 80 % chance. Read the air again before the next heat.",
+          }
+        : {
+            title: "Leave it",
+            reason: "No single change in the box would help by more than one reading can show.",
+          };
+    case "stop":
+      return {
+        title: "Stop: nothing in the box is rich enough",
+        reason: `At full throttle it is past the lean limit with ${percentWords(next.leanRisk)} chance. Do not run it flat out; fit a richer main jet first.`,
+      };
+  }
+}

@@ -1,0 +1,57 @@
+/** Warnings in words: what is wrong, and what to do. */
+import type { Warning } from "#core/sieve/warnings.ts";
+import { formatTurns } from "#core/units/workshop.ts";
+import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "./parts.ts";
+
+export interface WarningWords {
+  readonly grave: boolean;
+  readonly text: string;
+}
+
+const grave = (text: string): WarningWords => ({ grave: true, text });
+const plain = (text: string): WarningWords => ({ grave: false, text });
+
+export function warningWords(warning: Warning): WarningWords {
+  switch (warning.code) {
+    case "leanRisk":
+      return grave(
+        `Lean at full throttle destroys engines. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}.`,
+      );
+    case "noneRichEnough":
+      return grave(
+        `No main jet in the box is rich enough. About ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
+      );
+    case "inseparable":
+      return plain(
+        `${warning.parts.length} parts were changed (${warning.parts.map(partInSentence).join(", ")}): the next look cannot tell them apart and shares the credit.`,
+      );
+    case "screwAtStop":
+      return plain(
+        `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. About ${warning.wantedPilot} is wanted.`,
+      );
+    case "clipAtEnd":
+      return plain(
+        `The clip is in an end groove and the middle wants to go ${warning.wants}: another needle or needle jet is wanted.`,
+      );
+    case "mainAtStop":
+      return plain(`The box ends at main ${warning.main}; about ${warning.wantedMain} is wanted.`);
+    case "outOfReach":
+      return plain(
+        `${ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: slide cutaway, needle and needle jet rule there.`,
+      );
+    case "noAir":
+      return plain("No air has been read: the card is for the baseline’s day.");
+    case "seaLevelSuspected":
+      return plain(
+        `${Math.round(warning.pressurePa / 100)} hPa at ${Math.round(warning.elevationM)} m looks like sea-level pressure. Read the air again and say which it is.`,
+      );
+    case "extrapolatedAir":
+      return plain(
+        "This air lies outside the density formula’s own range (15 to 27 °C, above 600 hPa); the extra error stays below 0.1 %.",
+      );
+    case "unsettled":
+      return plain(
+        "The looks contradict each other so much that the sieve did not settle. Check the surprising ones.",
+      );
+  }
+}

@@ -1,0 +1,101 @@
+/**
+ * The screens' side of the workers. Comlink by itself leaves a caller waiting for ever when a worker dies
+ * and has no time limit; both end here in an error that a screen can show, and the next call starts afresh.
+ */
+import * as Comlink from "comlink";
+import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { FileRead } from "#core/log/read-file.ts";
+import type { Advice } from "#core/sieve/advise.ts";
+import type { Answer, FilesApi, JudgeApi } from "./protocol.ts";
+
+const TIME_LIMIT_MS = 20_000;
+
+export class WorkerFailure extends Error {
+  override readonly name = "WorkerFailure";
+}
+
+interface Running<Api> {
+  readonly worker: Worker;
+  readonly remote: Comlink.Remote<Api>;
+  /** rejects when the worker dies */
+  readonly died: Promise<never>;
+}
+
+function startOnDemand<Api>(make: () => Worker) {
+  let running: Running<Api> | undefined;
+  const stop = () => {
+    running?.worker.terminate();
+    running = undefined;
+  };
+  const start = (): Running<Api> => {
+    const worker = make();
+    const died = new Promise<never>((_, reject) => {
+      const fail = (event: Event) => {
+        stop();
+        const detail = event instanceof ErrorEvent ? event.message : "unreadable message";
+        reject(new WorkerFailure(`The computation stopped (${detail}). Try again.`));
+      };
+      worker.addEventListener("error", fail);
+      worker.addEventListener("messageerror", fail);
+    });
+    died.catch(() => undefined);
+    return { worker, remote: Comlink.wrap<Api>(worker), died };
+  };
+  return async function call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>): Promise<T> {
+    running ??= start();
+    const { remote, died } = running;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => {
+        stop();
+        reject(
+          new WorkerFailure(
+            `The computation took over ${TIME_LIMIT_MS / 1000} s and was stopped. Try again.`,
+          ),
+        );
+      }, TIME_LIMIT_MS);
+    });
+    try {
+      return await Promise.race([work(remote), died, late]);
+    } finally {
+      clearTimeout(timer);
+    }
+  };
+}
+
+const callJudge = startOnDemand<JudgeApi>(
+  () => new Worker(new URL("./judge.worker.ts", import.meta.url), { type: "module", name: "judge" }),
+);
+const callFiles = startOnDemand<FilesApi>(
+  () => new Worker(new URL("./files.worker.ts", import.meta.url), { type: "module", name: "files" }),
+);
+
+function valueOf<T>(answer: Answer<T>): T {
+  if (answer.ok) return answer.value;
+  throw new WorkerFailure(answer.message);
+}
+
+/** @throws {WorkerFailure} with words for the screen */
+export async function askAdvice(
+  revision: string,
+  entries: readonly Entry[],
+  draft: AirEntry | undefined,
+): Promise<Advice> {
+  return callJudge(async (judge) => {
+    const first = await judge.advise(revision, draft);
+    if (first.ok || first.name !== "unknownLog") return valueOf(first);
+    valueOf(await judge.openLog(revision, entries));
+    return valueOf(await judge.advise(revision, draft));
+  });
+}
+
+export const files = {
+  readLog: (file: Blob): Promise<FileRead> => callFiles(async (remote) => await remote.readLog(file)),
+  writeLog: async (file: LogFile): Promise<Blob> =>
+    valueOf(await callFiles(async (remote) => await remote.writeLog(file))),
+  makeDemo: (
+    lastDay: string,
+    offset: string,
+  ): Promise<readonly { header: Header; entries: readonly Entry[] }[]> =>
+    callFiles(async (remote) => await remote.makeDemo(lastDay, offset)),
+};

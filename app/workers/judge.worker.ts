@@ -1,0 +1,4 @@
+import * as Comlink from "comlink";
+import { judgeApi } from "./judge.ts";
+
+Comlink.expose(judgeApi());

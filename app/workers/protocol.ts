@@ -1,0 +1,24 @@
+/** All messages between the screens and the workers. The worker files only connect these to the core. */
+import type { FileRead } from "#core/log/read-file.ts";
+import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { Advice } from "#core/sieve/advise.ts";
+
+/** Errors cross by name and message; classes would not survive the journey. */
+export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };
+
+export interface JudgeApi {
+  /** Keeps a log under a name, parsed and sifted, for any number of questions. */
+  openLog(revision: string, entries: unknown): Answer<null>;
+  /** `unknownLog` when that name was never opened (or the worker is new): open it and ask again. */
+  advise(
+    revision: string,
+    draft: AirEntry | undefined,
+  ): Answer<Advice> | { ok: false; name: "unknownLog"; message: string };
+}
+
+export interface FilesApi {
+  /** Reads and checks an exported log; builds that no machine can be are refused too. */
+  readLog(file: Blob): Promise<FileRead>;
+  writeLog(file: LogFile): Answer<Blob>;
+  makeDemo(lastDay: string, offset: string): readonly { header: Header; entries: readonly Entry[] }[];
+}
