@@ -84,37 +84,52 @@ function SeaLevelQuestion({ form }: { form: Form }) {
   );
 }
 
-const HUMIDITY_LABELS = { relative: "Humidity, %", dewPoint: "Dew point", wetBulb: "Wet bulb" } as const;
+const HUMIDITY_KINDS = [
+  ["relative", "% RH"],
+  ["dewPoint", "dew point"],
+  ["wetBulb", "wet bulb"],
+] as const;
+
+function HumidityField(props: FieldsProps) {
+  const { form, texts } = props;
+  const label = texts.humidityKind === "relative" ? "Humidity" : `Humidity, ${texts.temperatureUnit}`;
+  return (
+    <div className="pair">
+      <NumberField {...props} name="humidity" label={label} />
+      <Controller
+        control={form.control}
+        name="humidityKind"
+        render={({ field }) => (
+          <TextField {...field} select label="As" fullWidth slotProps={{ inputLabel: { shrink: true } }}>
+            {HUMIDITY_KINDS.map(([value, text]) => (
+              <MenuItem key={value} value={value}>
+                {text}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      />
+    </div>
+  );
+}
 
 export function AirFields(props: FieldsProps) {
   const { form, texts, answer } = props;
   const { errors } = form.formState;
-  const asksSeaLevel =
-    errors.pressure?.message?.includes("sea-level pressure") === true ||
-    answer?.["pressure"]?.includes("sea-level") === true;
+  const pressureProblem = errors.pressure?.message ?? answer?.["pressure"];
+  const heightHint =
+    texts.pressureKind === "station"
+      ? "Catches a sea-level pressure; may stay empty."
+      : "Needed for this pressure.";
   return (
     <>
-      <div className="pair">
-        <NumberField {...props} name="temperature" label="Temperature" />
-        <UnitField form={form} name="temperatureUnit" label="Unit" units={["°C", "°F"]} />
+      <div className="two">
+        <div className="pair">
+          <NumberField {...props} name="temperature" label="Temperature" />
+          <UnitField form={form} name="temperatureUnit" label="Unit" units={["°C", "°F"]} />
+        </div>
+        <HumidityField {...props} />
       </div>
-      <Choice
-        label="Humidity from"
-        value={texts.humidityKind}
-        options={[
-          { value: "relative", text: "Relative" },
-          { value: "dewPoint", text: "Dew point" },
-          { value: "wetBulb", text: "Wet bulb" },
-        ]}
-        onChange={(kind) =>
-          form.setValue("humidityKind", kind, { shouldValidate: form.formState.isSubmitted })
-        }
-      />
-      <NumberField
-        {...props}
-        name="humidity"
-        label={`${HUMIDITY_LABELS[texts.humidityKind]}${texts.humidityKind === "relative" ? "" : `, ${texts.temperatureUnit}`}`}
-      />
       <Choice
         label="Pressure from"
         value={texts.pressureKind}
@@ -127,26 +142,19 @@ export function AirFields(props: FieldsProps) {
           form.setValue("pressureKind", kind, { shouldValidate: form.formState.isSubmitted })
         }
       />
-      {texts.pressureKind !== "standard" && (
+      <div className="two">
+        {texts.pressureKind !== "standard" && (
+          <div className="pair">
+            <NumberField {...props} name="pressure" label="Pressure" />
+            <UnitField form={form} name="pressureUnit" label="Unit" units={["hPa", "kPa", "inHg", "mmHg"]} />
+          </div>
+        )}
         <div className="pair">
-          <NumberField {...props} name="pressure" label="Pressure" />
-          <UnitField form={form} name="pressureUnit" label="Unit" units={["hPa", "kPa", "inHg", "mmHg"]} />
+          <NumberField {...props} name="elevation" label="Height above the sea" hint={heightHint} />
+          <UnitField form={form} name="elevationUnit" label="Unit" units={["m", "ft"]} />
         </div>
-      )}
-      {asksSeaLevel && <SeaLevelQuestion form={form} />}
-      <div className="pair">
-        <NumberField
-          {...props}
-          name="elevation"
-          label="Height above the sea"
-          hint={
-            texts.pressureKind === "station"
-              ? "Helps to catch a sea-level pressure; may stay empty."
-              : "Needed for this pressure."
-          }
-        />
-        <UnitField form={form} name="elevationUnit" label="Unit" units={["m", "ft"]} />
       </div>
+      {pressureProblem?.includes("sea-level pressure") === true && <SeaLevelQuestion form={form} />}
       <TextField
         {...form.register("place")}
         label="Place"

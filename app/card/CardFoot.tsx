@@ -21,9 +21,7 @@ export function CardFoot({ context, advice }: { context: RigContext; advice: Adv
           plug.
         </Caution>
       )}
-      <Caution plain>
-        Tap off, engine cool, no sparks or flames while a jet is out. Rule books and local law come first.
-      </Caution>
+      <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
       <div className="row">
         <Button variant="outlined" onClick={() => printOnly("card")}>
           Print card

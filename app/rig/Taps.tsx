@@ -4,7 +4,7 @@ import { useFetcher } from "react-router";
 import type { Change } from "#core/log/schema.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import { Problem } from "#app/parts/Problem.tsx";
-import { partInSentence, partValue } from "#app/words/parts.ts";
+import { partValue } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
 import { proposedChanges, wayBack } from "./fit-changes.ts";
 import type { ActionProblem } from "./save.ts";
@@ -69,7 +69,7 @@ export function PutBack({ context }: { context: RigContext }) {
   const [only] = openChange.parts;
   const words =
     only && openChange.parts.length === 1
-      ? `Put back ${partInSentence(only)} ${partValue(only, openChange.before[only])}`
+      ? `Put back ${partValue(only, openChange.before[only])}`
       : `Put back all ${openChange.parts.length}`;
   return (
     <FitButton

@@ -7,7 +7,6 @@ import { useState } from "react";
 import { Form, redirect, useActionData, useNavigation } from "react-router";
 import type { Route } from "./+types/change";
 import { PARTS, type Part } from "#core/log/parts.ts";
-import type { Setting } from "#core/log/schema.ts";
 import { choices } from "#core/sieve/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
@@ -92,7 +91,7 @@ export default function ChangeRoute() {
   const saving = useNavigation().state !== "idle";
   const answer = useActionData<ActionProblem>();
   const options = choices(build, fitted);
-  const fittedKey = PARTS.map((part) => fitted[part as keyof Setting]).join(" ");
+  const fittedKey = PARTS.map((part) => fitted[part]).join(" ");
   return (
     <div className="stack">
       <div>
@@ -107,21 +106,23 @@ export default function ChangeRoute() {
         </Caution>
       )}
       <Form method="post" className="form" noValidate key={fittedKey}>
-        {PARTS.map((part) => (
-          <Stepper
-            key={part}
-            part={part}
-            values={options[part]}
-            fitted={fitted[part]}
-            problem={answer?.fields?.[part]}
-          />
-        ))}
+        <div className="two">
+          {PARTS.map((part) => (
+            <Stepper
+              key={part}
+              part={part}
+              values={options[part]}
+              fitted={fitted[part]}
+              problem={answer?.fields?.[part]}
+            />
+          ))}
+        </div>
         <Caution>
           Tap off, bowl drained, engine cool, no sparks or flames. After refitting: throttle must snap shut
           before the engine is started.
         </Caution>
         <Problem message={answer?.message} />
-        <div className="row">
+        <div className="row save">
           <Button type="submit" variant="contained" disabled={saving}>
             {saving ? "Saving…" : "It is fitted"}
           </Button>

@@ -77,6 +77,7 @@ function Said({ answer }: { answer: Answer | undefined }) {
 
 function Import() {
   const fetcher = useFetcher<Answer>();
+  const [name, setName] = useState<string>();
   const busy = fetcher.state !== "idle";
   return (
     <section className="stack">
@@ -87,13 +88,17 @@ function Import() {
       </p>
       <fetcher.Form method="post" encType="multipart/form-data" className="row">
         <input type="hidden" name="intent" value="import" />
-        <input
-          type="file"
-          name="file"
-          accept=".json,application/json"
-          aria-label="File to import"
-          style={{ minHeight: 48, paddingTop: 12, maxWidth: "100%" }}
-        />
+        <Button component="label" variant="outlined">
+          {name ?? "Choose a file"}
+          <input
+            className="visually-hidden"
+            type="file"
+            name="file"
+            accept=".json,application/json"
+            aria-label="File to import"
+            onChange={(event) => setName(event.target.files?.[0]?.name)}
+          />
+        </Button>
         <Button type="submit" variant="contained" disabled={busy}>
           {busy ? "Reading…" : "Import"}
         </Button>

@@ -165,7 +165,7 @@ export default function LookRoute() {
       )}
       <Caution>{zoneCaution(how, zone)}</Caution>
       <Problem message={answer?.message ?? answer?.fields?.["form"]} />
-      <div className="row">
+      <div className="row save">
         <Button type="submit" variant="contained" disabled={saving}>
           {saving ? "Saving…" : "Save this look"}
         </Button>

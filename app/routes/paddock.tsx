@@ -9,7 +9,6 @@ import { Caution } from "#app/parts/Caution.tsx";
 import { PageHead } from "#app/parts/PageHead.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { Step } from "#app/parts/Step.tsx";
-import { Working } from "#app/parts/Working.tsx";
 import { RigFace } from "#app/rig/RigFace.tsx";
 import { refused, type ActionProblem } from "#app/rig/save.ts";
 import { useAdvice } from "#app/rig/use-advice.ts";
@@ -38,8 +37,8 @@ export async function clientAction() {
 function RigCard({ log, preferences }: { log: RigLog; preferences: Preferences }) {
   const { header, entries, revision } = log;
   const { advice, problem } = useAdvice(revision, entries, undefined);
-  const { air } = fold(entries);
-  const words = advice && nextWords(advice);
+  const { air, openChange } = fold(entries);
+  const words = advice && nextWords(advice, openChange);
   return (
     <Link className="rig-card" to={`/rigs/${header.id}`}>
       <RigFace header={header} line={air ? airWords(air, preferences) : "no air read yet"} />

@@ -111,7 +111,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
       <aside className="card-place" aria-label="The card">
         <div className="card-head">
           <h2 className="label">The card</h2>
-          <span className="quiet" role="status">
+          <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
             {working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
           </span>
         </div>

@@ -27,7 +27,7 @@ export default function TodayRoute() {
   const day = present.lines.at(-1)?.entry.at;
   const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
   if (!advice) return problem === undefined ? <Working words="Working out today’s card…" /> : null;
-  const { title, reason } = nextWords(advice);
+  const { title, reason } = nextWords(advice, present.openChange);
   const look = advice.next.kind === "look" ? `?zone=${advice.next.zone}&how=${advice.next.how}` : "";
   return (
     <div className="stack">

@@ -1,7 +1,7 @@
 import { useRig } from "#app/rig/context.ts";
 import { Working } from "#app/parts/Working.tsx";
 import { SURPRISING } from "#core/sieve/update.ts";
-import { mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
+import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
 import { readingWords } from "#app/words/entries.ts";
 import { nextWords } from "#app/words/next.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
@@ -29,7 +29,7 @@ function Zones() {
           <tr key={zone}>
             <th scope="row">{ZONE_NAMES[zone]}</th>
             <td>{mixtureWords(mean, 0.005)}</td>
-            <td>{(128.16 * sd).toFixed(1)} %</td>
+            <td>{(100 * DOUBT_SDS * sd).toFixed(1)} %</td>
             <td>{percentWords(pRich)}</td>
             <td>{percentWords(pRight)}</td>
             <td>{percentWords(pLean)}</td>
@@ -76,7 +76,7 @@ function Looks() {
                   : mixtureWords(reads, 0.005)}
               </td>
               <td>
-                {mixtureWords(expected, 0.005)} ± {(128.16 * expectedSd).toFixed(0)} %
+                {mixtureWords(expected, 0.005)} ± {(100 * DOUBT_SDS * expectedSd).toFixed(0)} %
               </td>
               <td>{percentWords(weight)}</td>
               <td>{tail < SURPRISING ? "no: check it" : "yes"}</td>
@@ -91,18 +91,24 @@ function Looks() {
 export default function WhyRoute() {
   const { advice, present, problem } = useRig();
   if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
-  const { title, reason } = nextWords(advice);
+  const { title, reason } = nextWords(advice, present.openChange);
   return (
     <div className="stack">
       <div>
-        <h1>Why: {title.charAt(0).toLowerCase() + title.slice(1)}</h1>
-        <p className="lead quiet">{reason}</p>
+        <h1>Why</h1>
+        <p className="lead">
+          <strong>{title}.</strong> <span className="quiet">{reason}</span>
+        </p>
       </div>
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>
       ))}
-      <Zones />
-      <Looks />
+      <div className="scroll-x">
+        <Zones />
+      </div>
+      <div className="scroll-x">
+        <Looks />
+      </div>
       <p className="quiet">
         Lean costs three times what rich does, at the top half as much again and far more beyond the lean
         limit: doubt there keeps a jet richer. Nothing is advised with more than 5 % chance of being past that

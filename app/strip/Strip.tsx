@@ -156,7 +156,7 @@ function Ruler({ size }: { size: StripSize }) {
   const ticks = Array.from({ length: 33 }, (_, i) => i / 32);
   const y = size.layersBottom;
   return (
-    <g>
+    <g className="ruler">
       <line x1={size.left} x2={size.right} y1={y} y2={y} stroke="var(--ink)" strokeWidth="1.5" />
       {ticks.map((at) => (
         <line

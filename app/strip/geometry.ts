@@ -1,5 +1,6 @@
 /** Where things stand on the strip: the ruler across, the mixture upwards lean and downwards rich. */
 import { LEAN_LIMIT, rulerPosition, ZONE_EDGES, ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { DOUBT_SDS } from "#app/words/parts.ts";
 import type { StripPoint } from "#core/sieve/strip-curve.ts";
 
 export interface StripSize {
@@ -15,8 +16,6 @@ export interface StripSize {
 
 /** Mixture errors beyond this are drawn at the edge. */
 const LARGEST = 0.14;
-/** The band of doubt holds the truth with 80 % chance. */
-export const DOUBT_SDS = 1.2816;
 
 export const xAt = (size: StripSize, position: number): number =>
   size.left + position * (size.right - size.left);

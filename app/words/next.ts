@@ -1,10 +1,12 @@
 /** The next step in words: a headline, the reason, and what to do after. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import type { OpenChange } from "#core/log/fold.ts";
 import type { Part } from "#core/log/parts.ts";
 import type { Advice, ZoneAdvice } from "#core/sieve/advise.ts";
 import type { ChangeStep, NextStep } from "#core/sieve/next-step.ts";
 import {
   certainty,
+  DOUBT_SDS,
   mixtureWords,
   partInSentence,
   partValue,
@@ -27,11 +29,6 @@ function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
 }
 
 const looksWords = (n: number): string => (n === 0 ? "No look yet" : n === 1 ? "One look" : `${n} looks`);
-
-function believed({ mean, pRich, pLean, pRight }: ZoneAdvice): string {
-  const chance = mean < 0 ? pRich + pRight * 0.5 : pLean + pRight * 0.5;
-  return `${mixtureWords(mean)}, ${certainty(Math.min(1, chance))}`;
-}
 
 function changeWords(advice: Advice, next: ChangeStep): NextWords {
   const zone = zoneOf(advice, next.zone);
@@ -63,23 +60,43 @@ function cardWords(advice: Advice, parts: readonly Part[], urgent: boolean): Nex
   };
 }
 
-function lookWords(advice: Advice, next: Extract<NextStep, { kind: "look" }>): NextWords {
+const LOOK_TITLES: Readonly<Record<Zone, string>> = {
+  idle: "at idle",
+  low: "just off idle",
+  mid: "in the middle",
+  top: "at the top",
+};
+
+function lookWords(
+  advice: Advice,
+  next: Extract<NextStep, { kind: "look" }>,
+  open: OpenChange | undefined,
+): NextWords {
   const zone = zoneOf(advice, next.zone);
-  const name = zoneLower(next.zone);
-  const how = next.how === "plug" ? "a plug" : "λ";
-  if (next.because === "openChange")
+  const how = next.how === "plug" ? "a plug" : "a λ figure";
+  const where = LOOK_TITLES[next.zone];
+  const takes = `about ${next.minutes} minutes`;
+  if (next.because === "openChange" && open) {
+    const changed = open.parts.map(
+      (part) =>
+        `${partInSentence(part)} ${partValue(part, open.before[part])} to ${partValue(part, open.after[part])}`,
+    );
     return {
-      title: `Now look: ${how} in the ${name}`,
-      reason: `Something was changed and nobody has looked since. One change, one look: about ${next.minutes} minutes.`,
+      title: `Now look: ${how} ${where}`,
+      reason: `${capital(changed.join(", "))} was fitted and nobody has looked since. One change, one look: ${takes}.`,
     };
+  }
+  const doubt = (100 * DOUBT_SDS * zone.sd).toFixed(0);
   return {
-    title: `Look next: ${how} in the ${name}`,
-    reason: `The ${name} is ${believed(zone)}, known to ± ${(128 * zone.sd).toFixed(0)} %. A look there says more than a spanner now; about ${next.minutes} minutes.`,
+    title: `Look next: ${how} ${where}`,
+    reason: `${ZONE_NAMES[next.zone]} seems ${mixtureWords(zone.mean)}, but only within ± ${doubt} %: right is ${certainty(zone.pRight)}. A look there now says more than a spanner; ${takes}.`,
   };
 }
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** @returns headline and reason of what to do next */
-export function nextWords(advice: Advice): NextWords {
+export function nextWords(advice: Advice, open: OpenChange | undefined): NextWords {
   const { next } = advice;
   switch (next.kind) {
     case "change":
@@ -87,7 +104,7 @@ export function nextWords(advice: Advice): NextWords {
     case "card":
       return cardWords(advice, next.parts, next.urgent);
     case "look":
-      return lookWords(advice, next);
+      return lookWords(advice, next, open);
     case "leave":
       return next.because === "right"
         ? {

@@ -67,24 +67,27 @@ export function partValueInFull(part: Part, value: number): string {
   return part === "clip" ? `${plain} groove` : plain;
 }
 
+/** Doubt is shown as the band that holds the truth with 80 % chance. */
+export const DOUBT_SDS = 1.2816;
+
 export const percentWords = (chance: number): string => {
   const whole = Math.round(100 * chance);
   if (whole >= 100) return "over 99 %";
   return whole <= 0 ? "under 1 %" : `${whole} %`;
 };
 
+const CERTAINTY = [
+  [90, "sure"],
+  [70, "likely"],
+  [50, "rather likely"],
+  [20, "open"],
+] as const;
+
 /** Certainty in words with the number. */
 export function certainty(chance: number): string {
-  const word =
-    chance >= 0.9
-      ? "sure"
-      : chance >= 0.7
-        ? "likely"
-        : chance >= 0.5
-          ? "rather likely"
-          : chance >= 0.2
-            ? "open"
-            : "unlikely";
+  // The word follows the number as shown, or 89.6 % would be "likely (90 %)" beside "sure (90 %)".
+  const shown = Math.round(100 * chance);
+  const word = CERTAINTY.find(([least]) => shown >= least)?.[1] ?? "unlikely";
   return `${word} (${percentWords(chance)})`;
 }
 

@@ -15,7 +15,7 @@ export interface CardRow {
   readonly zone: Zone;
   /** chance that this value is right for its zone */
   readonly chance: number;
-  /** what one step richer than `to` does to its zone (below 0), or one step leaner at the rich end */
+  /** what one step up from `to` does to its zone, + leaner; at the end of its travel, what the last one did */
   readonly stepEffect: number;
 }
 
@@ -38,9 +38,10 @@ function stepEffect({ judge }: SettingJudge, options: Choices, setting: Setting,
   const zone = RULES[part];
   const values = options[part];
   const i = values.indexOf(setting[part]);
-  const other = values[i + 1] ?? values[i - 1];
-  if (other === undefined) return 0;
-  return judge({ ...setting, [part]: other }).zones[zone].mean - judge(setting).zones[zone].mean;
+  const mean = (value: number) => judge({ ...setting, [part]: value }).zones[zone].mean;
+  const [below, at, above] = [values[i - 1], setting[part], values[i + 1]];
+  if (above !== undefined) return mean(above) - mean(at);
+  return below === undefined ? 0 : mean(at) - mean(below);
 }
 
 /** @returns rows for pilot, screw, clip and main, and one for shims where the rig has any */
