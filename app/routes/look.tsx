@@ -52,14 +52,7 @@ function PlugFields({ problem }: { problem: string | undefined }) {
       <input type="hidden" name="cut" value={cut} />
       <div className="stack">
         <h2 className="label">Porcelain near its root</h2>
-        <div
-          style={{
-            display: "grid",
-            gridTemplateColumns: "auto minmax(0, 1fr)",
-            gap: 20,
-            alignItems: "center",
-          }}
-        >
+        <div className="plug-place">
           <PlugDrawing tone={tone} />
           <ToneScale value={tone} onChange={setTone} />
         </div>

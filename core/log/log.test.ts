@@ -1,0 +1,246 @@
+import { fold } from "./fold.ts";
+import { checkSteps, migrate } from "./migrations.ts";
+import { checkFileSize, LARGEST_FILE_BYTES, readLogFile } from "./read-file.ts";
+import { Entry, LOG_VERSION } from "./schema.ts";
+import { ENDURO_BUILD, ENDURO_HEADER } from "../../demo/enduro-build.ts";
+
+const at = (time: string, day = "2026-05-23") => `${day}T${time}:00+02:00`;
+const build = (time = "08:00"): Entry => ({
+  id: "build:0001",
+  at: at(time),
+  kind: "build",
+  build: ENDURO_BUILD,
+  reopens: [],
+  why: "",
+});
+const air = (id: string, time: string): Entry => ({
+  id: `air:${id}`,
+  at: at(time),
+  kind: "air",
+  temperatureK: 297.15,
+  humidity: { kind: "relative", fraction: 0.46 },
+  pressure: { kind: "station", pressurePa: 86_300 },
+  elevationM: 1380,
+  place: "Col de la Brume",
+});
+const fit = (id: string, time: string, main: number): Entry => ({
+  id: `fit:${id}`,
+  at: at(time),
+  kind: "fit",
+  changes: [{ part: "main", to: main }],
+  because: "advice",
+});
+const look = (id: string, time: string): Entry => ({
+  id: `look:${id}`,
+  at: at(time),
+  kind: "look",
+  reading: { type: "plug", zone: "top", tone: "biscuit", cut: "clean", colderSteps: 0 },
+});
+const strike = (id: string, time: string, strikes: string): Entry => ({
+  id: `strike:${id}`,
+  at: at(time),
+  kind: "strike",
+  strikes,
+  why: "",
+});
+
+describe("fold", () => {
+  it("says what is fitted, what is open and what each look was taken with", () => {
+    const present = fold([
+      build(),
+      air("0001", "08:30"),
+      fit("0001", "09:00", 160),
+      look("0001", "09:20"),
+      fit("0002", "09:40", 158),
+    ]);
+    expect(present.setting).toMatchObject({ pilot: 45, main: 158 });
+    expect(present.looks).toHaveLength(1);
+    expect(present.looks[0]).toMatchObject({ setting: { main: 160 }, air: { id: "air:0001" }, build: 0 });
+    expect(present.openChange).toMatchObject({
+      parts: ["main"],
+      before: { main: 160 },
+      after: { main: 158 },
+    });
+  });
+
+  it("has no open change once somebody looked, or once it was put back", () => {
+    expect(fold([build(), fit("0001", "09:00", 160), look("0001", "09:20")]).openChange).toBeUndefined();
+    expect(fold([build(), fit("0001", "09:00", 160), fit("0002", "09:05", 165)]).openChange).toBeUndefined();
+  });
+
+  it("names every part changed since the last look", () => {
+    const clip: Entry = {
+      id: "fit:0009",
+      at: at("09:10"),
+      kind: "fit",
+      changes: [{ part: "clip", to: 2 }],
+      because: "own",
+    };
+    expect(fold([build(), fit("0001", "09:00", 160), clip]).openChange?.parts).toEqual(["clip", "main"]);
+  });
+
+  it("puts the card in order when the newest air came last, and not after a fit", () => {
+    expect(fold([build(), look("0001", "08:10"), air("0001", "08:30")]).cardDue).toBe(true);
+    expect(fold([build(), air("0001", "08:30"), fit("0001", "09:00", 160)]).cardDue).toBe(false);
+  });
+
+  it("does not depend on the order entries were stored in", () => {
+    const entries = [build(), air("0001", "08:30"), fit("0001", "09:00", 160), look("0001", "09:20")];
+    const { lines: _, ...expected } = fold(entries);
+    const { lines: __, ...reversed } = fold([...entries].reverse());
+    expect(reversed).toEqual(expected);
+  });
+
+  it("orders by the instant, across clocks with different offsets", () => {
+    const earlier = { ...fit("0002", "09:00", 150), at: "2026-05-23T08:59:00+03:00" }; // 07:59 at +02:00
+    expect(fold([build("07:00"), fit("0001", "09:00", 160), earlier]).setting?.main).toBe(160);
+  });
+
+  it("strikes an entry through, and brings it back when the strike is struck", () => {
+    const entries = [build(), fit("0001", "09:00", 160), strike("0001", "09:10", "fit:0001")];
+    expect(fold(entries).setting?.main).toBe(165);
+    expect(fold(entries).lines.map(({ struck }) => struck)).toEqual([false, true, false]);
+    expect(fold([...entries, strike("0002", "09:20", "strike:0001")]).setting?.main).toBe(160);
+  });
+
+  it("knows no setting without a build", () => {
+    expect(fold([air("0001", "08:30"), look("0001", "09:00")])).toMatchObject({
+      setting: undefined,
+      looks: [],
+    });
+  });
+});
+
+describe("migrations", () => {
+  const steps = [
+    {
+      to: 2,
+      name: "plural",
+      up: (r: Record<string, unknown>) => ({ ...r, books: [r["book"]], book: undefined }),
+    },
+    {
+      to: 3,
+      name: "count",
+      up: (r: Record<string, unknown>) => ({ ...r, count: (r["books"] as unknown[]).length }),
+    },
+  ];
+
+  it("brings an old record up step by step and leaves the old one as it was", () => {
+    const old = { version: 1, book: "needles" };
+    expect(migrate(old, checkSteps(steps, 3), 3)).toEqual({
+      ok: true,
+      record: { version: 3, books: ["needles"], count: 1 },
+    });
+    expect(old).toEqual({ version: 1, book: "needles" });
+    expect(migrate({ version: 2, books: [] }, steps, 3)).toMatchObject({ ok: true, record: { count: 0 } });
+  });
+
+  it("refuses gaps when the steps are listed", () => {
+    expect(() => checkSteps(steps.slice(1), 3)).toThrow('migration "count" must lead to 2, got 3');
+    expect(() => checkSteps(steps, 4)).toThrow("migrations must lead to version 4, got 3");
+  });
+
+  it("knows a newer version and no version at all", () => {
+    expect(migrate({ version: 9 }, steps, 3)).toEqual({ ok: false, reason: "newer", version: 9 });
+    for (const version of [undefined, "1", 0, 1.5])
+      expect(migrate({ version }, steps, 3)).toMatchObject({ ok: false, reason: "noVersion" });
+  });
+});
+
+describe("reading a log file", () => {
+  const good = () => ({
+    format: "tamis",
+    version: LOG_VERSION,
+    savedAt: at("18:00"),
+    rigs: [{ header: ENDURO_HEADER, entries: [build(), air("0001", "08:30"), look("0001", "09:00")] }],
+  });
+  const text = (change: (file: ReturnType<typeof good>) => unknown = (file) => file) =>
+    JSON.stringify(change(good()));
+  const entriesWith = (entry: unknown) =>
+    text((file) => ({ ...file, rigs: [{ ...file.rigs[0], entries: [build(), entry] }] }));
+
+  it("reads what was written, with a byte order mark or without", () => {
+    expect(readLogFile(text())).toEqual({ ok: true, file: good() });
+    expect(readLogFile(`\uFEFF${text()}`)).toMatchObject({ ok: true });
+  });
+
+  const nan =
+    '{"id":"look:0001","at":"2026-05-23T09:00:00+02:00","kind":"look","reading":{"type":"lambda","zone":"top","lambda":NaN,"sensor":"inside"}}';
+  it.each([
+    ["no JSON", "plug: cocoa", "notJson", "is not JSON"],
+    ["an empty file", "", "notJson", "is not JSON"],
+    ["NaN", `{"format":"tamis","version":1,"rigs":[{"entries":[${nan}]}]}`, "notJson", "NaN"],
+    ["JSON of another kind", '{"type":"FeatureCollection"}', "notTamis", "not a Tamis log"],
+    ["a list", "[1,2]", "notTamis", "not a Tamis log"],
+    [
+      "a newer version",
+      text((f) => ({ ...f, version: 7 })),
+      "newerVersion",
+      "is version 7; this Tamis reads up to 1",
+    ],
+    ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
+    [
+      "__proto__",
+      text().replace('"place"', '"__proto__":{"x":1},"place"'),
+      "dangerousKey",
+      "rigs[0].entries[1].__proto__",
+    ],
+    ["constructor", text().replace('"place"', '"constructor":1,"place"'), "dangerousKey", "constructor"],
+    [
+      "an unknown kind",
+      entriesWith({ id: "note:0001", at: at("09:00"), kind: "poem" }),
+      "unknownKind",
+      "rigs[0].entries[1].kind",
+    ],
+    ["an unknown key", entriesWith({ ...air("0001", "09:00"), mood: "good" }), "badEntry", "mood"],
+    [
+      "a number that is null",
+      entriesWith({ ...air("0001", "09:00"), temperatureK: null }),
+      "badEntry",
+      "rigs[0].entries[1].temperatureK",
+    ],
+    [
+      "a jet of no size",
+      entriesWith(fit("0001", "09:00", -5)),
+      "badEntry",
+      "rigs[0].entries[1].changes[0].to",
+    ],
+    [
+      "an instant that is none",
+      entriesWith({ ...look("0001", "09:00"), at: "yesterday" }),
+      "badEntry",
+      "rigs[0].entries[1].at",
+    ],
+    [
+      "an id used twice",
+      text((f) => ({ ...f, rigs: [{ header: ENDURO_HEADER, entries: [build(), build()] }] })),
+      "duplicateId",
+      "build:0001 is used twice",
+    ],
+    [
+      "a rig used twice",
+      text((f) => ({ ...f, rigs: [f.rigs[0], f.rigs[0]] })),
+      "duplicateId",
+      "rig:demo-enduro is used twice",
+    ],
+    [
+      "no build",
+      text((f) => ({ ...f, rigs: [{ header: ENDURO_HEADER, entries: [look("0001", "09:00")] }] })),
+      "noBuild",
+      "no build entry",
+    ],
+  ])("refuses %s with its own message", (_, file, reason, words) => {
+    const read = readLogFile(file);
+    expect(read).toMatchObject({ ok: false, problem: { reason } });
+    expect(!read.ok && `${read.problem.where} ${read.problem.message}`).toContain(words);
+    expect({}).not.toHaveProperty("x");
+  });
+
+  it("refuses a file of 50 MB by its size, unread", () => {
+    expect(checkFileSize(50 * 1024 * 1024)).toMatchObject({ reason: "tooLarge" });
+    expect(checkFileSize(50 * 1024 * 1024)?.message).toContain(
+      "This file has 50 MB; a log has at most 16 MB",
+    );
+    expect(checkFileSize(LARGEST_FILE_BYTES)).toBeUndefined();
+  });
+});
