@@ -51,7 +51,7 @@ export default defineConfig(
   { files: ["app/**/*.{ts,tsx}"], extends: [reactHooks.configs.flat.recommended] },
   {
     files: ["core/**/*.ts"],
-    ignores: ["core/**/*.test.ts"],
+    ignores: ["core/**/*.test.ts", "core/**/__tests__/**"],
     plugins: { "import-x": importX },
     settings: {
       "import-x/resolver-next": [createTypeScriptImportResolver({ project: "core/tsconfig.json" })],

@@ -1,48 +1,9 @@
 import { fold } from "./fold.ts";
 import { checkSteps, migrate } from "./migrations.ts";
 import { checkFileSize, LARGEST_FILE_BYTES, readLogFile } from "./read-file.ts";
-import { Entry, LOG_VERSION } from "./schema.ts";
-import { ENDURO_BUILD, ENDURO_HEADER } from "../../demo/enduro-build.ts";
-
-const at = (time: string, day = "2026-05-23") => `${day}T${time}:00+02:00`;
-const build = (time = "08:00"): Entry => ({
-  id: "build:0001",
-  at: at(time),
-  kind: "build",
-  build: ENDURO_BUILD,
-  reopens: [],
-  why: "",
-});
-const air = (id: string, time: string): Entry => ({
-  id: `air:${id}`,
-  at: at(time),
-  kind: "air",
-  temperatureK: 297.15,
-  humidity: { kind: "relative", fraction: 0.46 },
-  pressure: { kind: "station", pressurePa: 86_300 },
-  elevationM: 1380,
-  place: "Col de la Brume",
-});
-const fit = (id: string, time: string, main: number): Entry => ({
-  id: `fit:${id}`,
-  at: at(time),
-  kind: "fit",
-  changes: [{ part: "main", to: main }],
-  because: "advice",
-});
-const look = (id: string, time: string): Entry => ({
-  id: `look:${id}`,
-  at: at(time),
-  kind: "look",
-  reading: { type: "plug", zone: "top", tone: "biscuit", cut: "clean", colderSteps: 0 },
-});
-const strike = (id: string, time: string, strikes: string): Entry => ({
-  id: `strike:${id}`,
-  at: at(time),
-  kind: "strike",
-  strikes,
-  why: "",
-});
+import { LOG_VERSION, type Entry } from "./schema.ts";
+import { ENDURO_HEADER } from "../../demo/enduro-build.ts";
+import { air, at, build, fit, look, strike } from "../__tests__/entries.ts";
 
 describe("fold", () => {
   it("says what is fitted, what is open and what each look was taken with", () => {

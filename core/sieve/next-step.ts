@@ -81,11 +81,13 @@ export function chanceBetter(judge: SettingJudge, from: Setting, to: Setting): n
   return better / DRAWS;
 }
 
-/** The zone that gains most, weighted by its use. */
-function zoneFor(judge: SettingJudge, before: Judged, after: Judged): Zone {
-  const fall = (zone: Zone) =>
-    judge.shares[zone] * (expectedLoss(zone, before.zones[zone]) - expectedLoss(zone, after.zones[zone]));
-  return ZONES.reduce((best, zone) => (fall(zone) > fall(best) ? zone : best));
+/** The zone a change is for: of those that gain, the one it moves most. */
+function zoneFor(before: Judged, after: Judged): Zone {
+  const gains = (zone: Zone) =>
+    expectedLoss(zone, before.zones[zone]) > expectedLoss(zone, after.zones[zone]);
+  const moved = (zone: Zone) =>
+    gains(zone) ? Math.abs(after.zones[zone].mean - before.zones[zone].mean) : 0;
+  return ZONES.reduce((best, zone) => (moved(zone) > moved(best) ? zone : best));
 }
 
 function changeStep(
@@ -102,7 +104,7 @@ function changeStep(
     part,
     from: fitted[part],
     to: to.setting[part],
-    zone: urgent ? "top" : zoneFor(judge, before, to),
+    zone: urgent ? "top" : zoneFor(before, to),
     effect: { idle: effect("idle"), low: effect("low"), mid: effect("mid"), top: effect("top") },
     chanceBetter: chanceBetter(judge, fitted, to.setting),
     urgent,

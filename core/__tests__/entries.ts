@@ -1,0 +1,60 @@
+/** Entries for tests: a rig at an invented mountain, one line each. */
+import type { Zone } from "../carburettor/zones.ts";
+import type { Part, Tone } from "../log/parts.ts";
+import { Change, type Build, type Entry, type Reading } from "../log/schema.ts";
+import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
+
+export const at = (time: string, day = "2026-05-23"): string => `${day}T${time}:00+02:00`;
+
+export const build = (time = "08:00", change: Partial<Build> = {}): Entry => ({
+  id: "build:0001",
+  at: at(time),
+  kind: "build",
+  build: { ...ENDURO_BUILD, ...change },
+  reopens: [],
+  why: "",
+});
+
+/** 24 °C, 863 hPa, 46 % unless told otherwise. */
+export const air = (
+  id: string,
+  time: string,
+  change: { temperatureK?: number; pressurePa?: number } = {},
+): Entry => ({
+  id: `air:${id}`,
+  at: at(time),
+  kind: "air",
+  temperatureK: change.temperatureK ?? 297.15,
+  humidity: { kind: "relative", fraction: 0.46 },
+  pressure: { kind: "station", pressurePa: change.pressurePa ?? 86_300 },
+  elevationM: 1380,
+  place: "Col de la Brume",
+});
+
+export const fitPart = (id: string, time: string, part: Part, to: number): Entry => ({
+  id: `fit:${id}`,
+  at: at(time),
+  kind: "fit",
+  // Unparsed on purpose: tests of the door hand it jets of no size.
+  changes: [{ part, to } as Change],
+  because: "advice",
+});
+export const fit = (id: string, time: string, main: number): Entry => fitPart(id, time, "main", main);
+
+export const lookWith = (id: string, time: string, reading: Reading, day?: string): Entry => ({
+  id: `look:${id}`,
+  at: at(time, day),
+  kind: "look",
+  reading,
+});
+export const plug = (id: string, time: string, zone: Zone, tone: Tone): Entry =>
+  lookWith(id, time, { type: "plug", zone, tone, cut: "clean", colderSteps: 0 });
+export const look = (id: string, time: string): Entry => plug(id, time, "top", "biscuit");
+
+export const strike = (id: string, time: string, strikes: string): Entry => ({
+  id: `strike:${id}`,
+  at: at(time),
+  kind: "strike",
+  strikes,
+  why: "",
+});
