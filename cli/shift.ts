@@ -36,11 +36,7 @@ export function shiftCommand(args: string[]): unknown {
   checkBuild(build);
   const model = buildModel(rigFromBuild(build));
   const throttles = ZONES.map((zone) => PROBES[zone]);
-  const row = (
-    name: string,
-    change: object,
-    air: typeof build.baseline.air,
-  ) => {
+  const row = (name: string, change: object, air: typeof build.baseline.air) => {
     const setting = Setting.parse({ ...build.baseline.setting, ...change });
     const points = prepareShift(model, humidAir(air), throttles);
     const shifts = points.map((point) => shiftAt(model, settingFromLog(setting), point));

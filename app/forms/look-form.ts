@@ -43,9 +43,11 @@ function figureProblem(figure: string, scale: "lambda" | "afr", stoichiometric: 
 /** @param build - its fuel turns an air-fuel ratio into λ */
 export function lookForm(build: Build) {
   const stoichiometric = stoichiometricOf(build.fuel);
-  const lambda = LambdaTexts.transform((texts, ctx): Reading => {
-    const problem = figureProblem(texts.figure, texts.scale, stoichiometric);
-    const read = readTypedNumber(texts.figure);
+  return z.discriminatedUnion("type", [PlugTexts, LambdaTexts]).transform((texts, ctx): Reading => {
+    if (texts.type === "plug") return texts;
+    const { figure, scale, zone, sensor } = texts;
+    const problem = figureProblem(figure, scale, stoichiometric);
+    const read = readTypedNumber(figure);
     if (problem !== undefined || !read.ok) {
       ctx.addIssue({
         code: "custom",
@@ -54,8 +56,11 @@ export function lookForm(build: Build) {
       });
       return z.NEVER;
     }
-    const value = texts.scale === "afr" ? read.value / stoichiometric : read.value;
-    return { type: "lambda", zone: texts.zone, lambda: value, sensor: texts.sensor };
+    return {
+      type: "lambda",
+      zone,
+      lambda: scale === "afr" ? read.value / stoichiometric : read.value,
+      sensor,
+    };
   });
-  return z.union([PlugTexts.transform((texts): Reading => texts), lambda]);
 }

@@ -32,7 +32,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
   const afterG = useRef(false);
   const navigate = useNavigate();
   const fetcher = useFetcher();
-  const { header, advice, present } = context;
+  const { header, advice, present, working } = context;
   const go = (path: string) => void navigate(placeHref(header.id, path));
   const fit = (form: ReturnType<typeof fitForm>) =>
     void fetcher.submit(form, { method: "post", action: `/rigs/${header.id}` });
@@ -53,7 +53,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
     else if (key === "l") go("look");
     else if (key === "y") go("why");
     else if (key === "c") {
-      if (proposed) fit(fitForm(proposed.changes, proposed.because));
+      if (proposed && !working) fit(fitForm(proposed.changes, proposed.because));
       else go("change");
     } else if (key === "b" && present.openChange) fit(fitForm(wayBack(present.openChange), "putBack"));
     else if (key === "?") setListed(true);

@@ -24,6 +24,7 @@ function FitButton({
   words,
   hint,
   contained,
+  waiting,
 }: {
   rigId: string;
   changes: readonly Change[];
@@ -31,13 +32,15 @@ function FitButton({
   words: string;
   hint?: string;
   contained?: boolean;
+  /** newer advice is on its way: what is offered may be out of date */
+  waiting?: boolean;
 }) {
   const fetcher = useFetcher<ActionProblem>();
   return (
     <>
       <Button
         variant={contained ? "contained" : "outlined"}
-        disabled={fetcher.state !== "idle"}
+        disabled={fetcher.state !== "idle" || waiting}
         onClick={() =>
           void fetcher.submit(fitForm(changes, because), { method: "post", action: `/rigs/${rigId}` })
         }
@@ -59,7 +62,16 @@ export function Fitted({ context, advice }: { context: RigContext; advice: Advic
     only && proposed.changes.length === 1
       ? `${partValue(only.part, only.to)} is fitted`
       : "The card is fitted";
-  return <FitButton rigId={context.header.id} {...proposed} words={words} hint="c" contained />;
+  return (
+    <FitButton
+      rigId={context.header.id}
+      {...proposed}
+      words={words}
+      hint="c"
+      contained
+      waiting={context.working}
+    />
+  );
 }
 
 /** The way back from the open change. */

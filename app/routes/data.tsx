@@ -5,7 +5,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { data, useFetcher } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/data";
@@ -78,6 +78,7 @@ function Said({ answer }: { answer: Answer | undefined }) {
 function Import() {
   const fetcher = useFetcher<Answer>();
   const [name, setName] = useState<string>();
+  const input = useRef<HTMLInputElement>(null);
   const busy = fetcher.state !== "idle";
   return (
     <section className="stack">
@@ -88,17 +89,19 @@ function Import() {
       </p>
       <fetcher.Form method="post" encType="multipart/form-data" className="row">
         <input type="hidden" name="intent" value="import" />
-        <Button component="label" variant="outlined">
+        <Button variant="outlined" onClick={() => input.current?.click()}>
           {name ?? "Choose a file"}
-          <input
-            className="visually-hidden"
-            type="file"
-            name="file"
-            accept=".json,application/json"
-            aria-label="File to import"
-            onChange={(event) => setName(event.target.files?.[0]?.name)}
-          />
         </Button>
+        <input
+          ref={input}
+          className="visually-hidden"
+          type="file"
+          name="file"
+          tabIndex={-1}
+          accept=".json,application/json"
+          aria-label="File to import"
+          onChange={(event) => setName(event.target.files?.[0]?.name)}
+        />
         <Button type="submit" variant="contained" disabled={busy}>
           {busy ? "Reading…" : "Import"}
         </Button>

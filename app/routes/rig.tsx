@@ -97,7 +97,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
           !problem && <Working words="Sifting the log…" />
         )}
       </div>
-      <main>
+      <main tabIndex={0}>
         {problem !== undefined && (
           <div className="stack" style={{ marginBottom: 16 }}>
             <Caution grave>The advice could not be worked out: {problem}</Caution>

@@ -31,7 +31,7 @@ export default function TodayRoute() {
   const look = advice.next.kind === "look" ? `?zone=${advice.next.zone}&how=${advice.next.how}` : "";
   return (
     <div className="stack">
-      <div aria-live="polite">
+      <div aria-live="polite" aria-busy={context.working}>
         <h1>{title}</h1>
         <p className="lead quiet">{reason}</p>
       </div>

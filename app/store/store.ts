@@ -26,7 +26,7 @@ export interface RigEntries {
 
 function unreadable(what: string, error: z.ZodError): ReturnType<typeof failed> {
   const issue = error.issues[0];
-  const where = issue ? `${pathText(issue.path)}: ${issue.message}` : "unknown";
+  const where = issue ? `${pathText(issue.path) || "the record"}: ${issue.message}` : "the record";
   return failed(
     "unreadable",
     `${what} in this browser's storage cannot be read (${where}). Nothing was changed. Save the raw data on the Data page, then import a good export.`,

@@ -47,9 +47,8 @@ describe("fold", () => {
 
   it("does not depend on the order entries were stored in", () => {
     const entries = [build(), air("0001", "08:30"), fit("0001", "09:00", 160), look("0001", "09:20")];
-    const { lines: _, ...expected } = fold(entries);
-    const { lines: __, ...reversed } = fold([...entries].reverse());
-    expect(reversed).toEqual(expected);
+    const derived = (list: Entry[]) => ({ ...fold(list), lines: [] });
+    expect(derived([...entries].reverse())).toEqual(derived(entries));
   });
 
   it("orders by the instant, across clocks with different offsets", () => {

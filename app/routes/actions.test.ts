@@ -1,0 +1,211 @@
+import { air, build, fit, look } from "../../core/__tests__/entries.ts";
+import { fold } from "#core/log/fold.ts";
+import { answerOf, freshRig, logged, posted, RIG } from "../__tests__/rig.ts";
+import { database } from "#app/store/database.ts";
+import { clientAction as readAir } from "./air.tsx";
+import { clientAction as change } from "./change.tsx";
+import { clientAction as logLook } from "./look.tsx";
+import { clientAction as tap, clientLoader as openRigScreen } from "./rig.tsx";
+
+const AIR = {
+  temperature: "24",
+  temperatureUnit: "°C",
+  humidityKind: "relative",
+  humidity: "46",
+  pressureKind: "station",
+  pressure: "863",
+  pressureUnit: "hPa",
+  pressureSure: "no",
+  elevation: "1380",
+  elevationUnit: "m",
+  place: "Col de la Brume",
+};
+const PLUG = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "0" };
+const LAMBDA = { type: "lambda", zone: "top", figure: "0,86", scale: "lambda", sensor: "inside" };
+const SETTING = { pilot: "45", screwTurns: "1 1/2", clip: "3", main: "165", shimMm: "0" };
+
+/** Runs an action that must be refused, and sees that the log stays as it was. */
+async function refusal(
+  run: () => Promise<unknown>,
+): Promise<{ message?: string; fields?: Record<string, string> }> {
+  const before = JSON.stringify(await logged());
+  const { status, data } = answerOf(await run());
+  expect(status).toBeGreaterThanOrEqual(400);
+  expect(JSON.stringify(await logged())).toBe(before);
+  return data as { message?: string; fields?: Record<string, string> };
+}
+
+beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
+afterEach(() => jest.restoreAllMocks());
+
+describe("reading the air", () => {
+  it("saves what the instruments showed, in SI, and goes to today", async () => {
+    expect(answerOf(await readAir(posted(AIR)))).toEqual({ status: 302, location: `/rigs/${RIG}` });
+    const entry = (await logged()).at(-1);
+    expect(entry).toMatchObject({
+      kind: "air",
+      temperatureK: 297.15,
+      humidity: { kind: "relative", fraction: 0.46 },
+      pressure: { kind: "station", pressurePa: 86_300 },
+      elevationM: 1380,
+    });
+  });
+
+  it.each([
+    [{ temperature: "" }, "temperature", "Temperature is missing"],
+    [{ temperature: "warm" }, "temperature", "Temperature is not a number"],
+    [
+      { temperature: "75" },
+      "temperature",
+      "Temperature must be -30.0 to 55.0 °C; this is 75.0 °C. Is the unit right?",
+    ],
+    [{ humidity: "460" }, "humidity", "Humidity must be 0 to 100 %"],
+    [{ humidityKind: "dewPoint", humidity: "30" }, "humidity", "do not belong together"],
+    [{ humidityKind: "wetBulb", humidity: "-20" }, "humidity", "do not belong together"],
+    [{ pressure: "1,013.25" }, "pressure", "has a comma and a point"],
+    [{ pressure: "14.7 psi" }, "pressure", "the unit “psi” is not known"],
+    [{ pressure: "86" }, "pressure", "Pressure must be 500 to 1100 hPa"],
+    [{ pressure: "1018" }, "pressure", "looks like sea-level pressure"],
+    [{ pressureKind: "seaLevel", pressure: "1018", elevation: "" }, "elevation", "Height is missing"],
+    [{ pressureKind: "standard", elevation: "9000" }, "elevation", "Height must be"],
+  ])("refuses %p on its own field", async (wrong, field, words) => {
+    const { fields } = await refusal(() => readAir(posted({ ...AIR, ...wrong })));
+    expect(fields?.[field]).toContain(words);
+  });
+
+  it("takes a suspected pressure once the tuner insists, or as sea level", async () => {
+    expect(answerOf(await readAir(posted({ ...AIR, pressure: "1018", pressureSure: "yes" }))).status).toBe(
+      302,
+    );
+    expect(
+      answerOf(await readAir(posted({ ...AIR, pressure: "1018", pressureKind: "seaLevel" }))).status,
+    ).toBe(302);
+    expect((await logged()).slice(-2)).toMatchObject([
+      { pressure: { kind: "station", pressurePa: 101_800 } },
+      { pressure: { kind: "seaLevel", pressurePa: 101_800 } },
+    ]);
+  });
+
+  it("keeps the form when the device is full", async () => {
+    jest
+      .spyOn(database, "setItem")
+      .mockRejectedValue(Object.assign(new Error("full"), { name: "QuotaExceededError" }));
+    const { message } = await refusal(() => readAir(posted(AIR)));
+    expect(message).toContain("no room left");
+  });
+});
+
+describe("logging a look", () => {
+  it("saves a plug's tone, and a λ figure typed as λ or as AFR of this fuel", async () => {
+    await logLook(posted(PLUG));
+    await logLook(posted(LAMBDA));
+    await logLook(posted({ ...LAMBDA, figure: "12.556", scale: "afr" }));
+    const looks = (await logged()).filter(({ kind }) => kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { type: "plug", tone: "cocoa", colderSteps: 0 } },
+      { reading: { type: "lambda", lambda: 0.86 } },
+      { reading: { type: "lambda", sensor: "inside" } },
+    ]);
+    const last = looks[2];
+    expect(last?.kind === "look" && last.reading.type === "lambda" && last.reading.lambda).toBeCloseTo(
+      0.86,
+      4,
+    );
+  });
+
+  it.each([
+    [{ ...PLUG, tone: "" }, "tone", "Choose the tone"],
+    [{ ...LAMBDA, figure: "" }, "figure", "Type the figure"],
+    [{ ...LAMBDA, figure: "rich" }, "figure", "“rich” is not a number"],
+    [{ ...LAMBDA, figure: "12.5" }, "figure", "Did the meter show AFR?"],
+    [{ ...LAMBDA, figure: "0.86", scale: "afr" }, "figure", "Did the meter show λ?"],
+  ])("refuses %p", async (fields, field, words) => {
+    const answer = await refusal(() => logLook(posted(fields)));
+    expect(answer.fields?.[field]).toContain(words);
+  });
+});
+
+describe("changing parts", () => {
+  it("logs only what differs, however it was typed", async () => {
+    await change(posted({ ...SETTING, screwTurns: "1¾", main: "160" }));
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "fit",
+      changes: [{ part: "screwTurns", to: 1.75 }],
+      because: "own",
+    });
+  });
+
+  it.each([
+    [{ main: "big" }, "main", "Main must be a jet number"],
+    [{ clip: "2.5" }, "clip", "Clip must be a groove"],
+    [{ clip: "9" }, "clip", "clip must be in 1..5, got 9"],
+    [{ screwTurns: "40" }, "screwTurns", "Screw must be turns out from 0 to 10"],
+  ])("refuses %p on its own field", async (wrong, field, words) => {
+    const { fields } = await refusal(() => change(posted({ ...SETTING, main: "160", ...wrong })));
+    expect(fields?.[field]).toContain(words);
+  });
+
+  it("does not log nothing", async () => {
+    const { message } = await refusal(() => change(posted({ ...SETTING, main: "160" })));
+    expect(message).toBe("Nothing differs from what is fitted.");
+  });
+});
+
+describe("taps", () => {
+  const fitted = (to: number) => ({
+    intent: "fit",
+    because: "advice",
+    changes: JSON.stringify([{ part: "main", to }]),
+  });
+
+  it("mark a change fitted, and put it back", async () => {
+    await tap(posted(fitted(155)));
+    expect(fold(await logged()).openChange).toMatchObject({ before: { main: 165 }, after: { main: 155 } });
+    await tap(
+      posted({ intent: "fit", because: "putBack", changes: JSON.stringify([{ part: "main", to: 165 }]) }),
+    );
+    expect(fold(await logged()).openChange).toBeUndefined();
+  });
+
+  it("strike an entry through and note something", async () => {
+    await tap(posted({ intent: "strike", strikes: "fit:0001", why: "" }));
+    await tap(posted({ intent: "note", text: " Dusty. " }));
+    const entries = await logged();
+    expect(fold(entries).setting?.main).toBe(165);
+    expect(entries.at(-1)).toMatchObject({ kind: "note", text: "Dusty." });
+  });
+
+  it.each([
+    [{ intent: "note", text: "  " }, "Write a note first."],
+    [{ intent: "fit", because: "advice", changes: "[]" }, "cannot be read"],
+    [
+      { intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 12 }]) },
+      "clip must be in 1..5, got 12",
+    ],
+    [{ intent: "explode" }, ""],
+  ])("refuse %p", async (fields, words) => {
+    expect((await refusal(() => tap(posted(fields)))).message).toContain(words);
+  });
+});
+
+describe("opening a rig", () => {
+  const opened = (rigId: string) => openRigScreen({ params: { rigId } } as never);
+
+  it("gives the folded log and the units", async () => {
+    await tap(posted({ intent: "note", text: "x" }));
+    expect(await opened(RIG)).toMatchObject({ fitted: { main: 160 }, preferences: { pressure: "hPa" } });
+  });
+
+  it("answers 404 for a rig that is not here, 500 with the way out for one that cannot be read", async () => {
+    await expect(opened("rig:none")).rejects.toMatchObject({ init: { status: 404 } });
+    await database.setItem(`${RIG}/day/2026-05-23`, {
+      version: 1,
+      revision: 1,
+      entries: [look("0001", "09:00"), 3],
+    });
+    await expect(opened(RIG)).rejects.toMatchObject({
+      init: { status: 500 },
+      data: expect.stringContaining("entries[1]") as string,
+    });
+  });
+});

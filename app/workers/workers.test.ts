@@ -1,0 +1,114 @@
+/** @jest-environment node */
+import * as Comlink from "comlink";
+import nodeEndpoint from "comlink/dist/umd/node-adapter";
+import { MessageChannel } from "node:worker_threads";
+import { enduroDemo } from "#demo/enduro-log.ts";
+import { ENDURO_BUILD } from "#demo/enduro-build.ts";
+import { advise } from "#core/sieve/advise.ts";
+import type { AirEntry, LogFile } from "#core/log/schema.ts";
+import { fitPart } from "../../core/__tests__/entries.ts";
+import { readFile, writeFile } from "./files.ts";
+import { judgeApi } from "./judge.ts";
+import type { JudgeApi } from "./protocol.ts";
+
+const story = enduroDemo("2026-05-23", "+02:00");
+const logFile = (): LogFile => ({
+  format: "tamis",
+  version: 1,
+  savedAt: "2026-05-23T18:00:00+02:00",
+  rigs: [{ header: story.header, entries: [...story.entries] }],
+});
+const draft: AirEntry = {
+  id: "air:draft",
+  at: "2026-05-23T15:00:00Z",
+  kind: "air",
+  temperatureK: 303.15,
+  humidity: { kind: "relative", fraction: 0.4 },
+  pressure: { kind: "station", pressurePa: 84_500 },
+  place: "",
+};
+
+describe("the judge, across a message channel", () => {
+  const { port1, port2 } = new MessageChannel();
+  Comlink.expose(judgeApi(), nodeEndpoint(port1));
+  const judge = Comlink.wrap<JudgeApi>(nodeEndpoint(port2));
+  afterAll(() => {
+    port1.close();
+    port2.close();
+  });
+
+  it("asks for a log it does not know, then answers as the core does", async () => {
+    expect(await judge.advise("one", undefined)).toMatchObject({ ok: false, name: "unknownLog" });
+    expect(await judge.openLog("one", story.entries)).toEqual({ ok: true, value: null });
+    const answer = await judge.advise("one", undefined);
+    expect(answer.ok && answer.value).toEqual(JSON.parse(JSON.stringify(advise(story.entries))));
+  });
+
+  it("works out the card for an air that is still being typed", async () => {
+    const answer = await judge.advise("one", draft);
+    expect(answer.ok && answer.value.air.air.temperatureK).toBe(303.15);
+  });
+
+  it("answers with words for entries and drafts that are none", async () => {
+    expect(await judge.openLog("two", [{ kind: "poem" }])).toMatchObject({ ok: false });
+    expect(await judge.openLog("two", [])).toMatchObject({
+      ok: false,
+      message: "log must hold a build, got none",
+    });
+    expect(await judge.advise("one", { ...draft, temperatureK: 20 })).toMatchObject({ ok: false });
+  });
+
+  it("keeps a dozen logs and forgets the oldest", async () => {
+    for (let i = 0; i < 13; i += 1) await judge.openLog(`log ${i}`, story.entries.slice(0, 1));
+    expect(await judge.advise("log 0", undefined)).toMatchObject({ name: "unknownLog" });
+    expect(await judge.advise("log 12", undefined)).toMatchObject({ ok: true });
+  });
+});
+
+describe("files", () => {
+  it("are written and read back unchanged", async () => {
+    const written = writeFile(logFile());
+    if (!written.ok) throw new Error(written.message);
+    expect(await readFile(written.value)).toEqual({ ok: true, file: logFile() });
+  });
+
+  it("of 50 MB are refused unread", async () => {
+    const huge = new Blob([new Uint8Array(50 * 1024 * 1024)]);
+    const text = jest.spyOn(huge, "text");
+    expect(await readFile(huge)).toMatchObject({ ok: false, problem: { reason: "tooLarge" } });
+    expect(text).not.toHaveBeenCalled();
+  });
+
+  it.each([
+    [
+      "a needle thicker than its jet",
+      { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needleJetMm: 2.5 } },
+      "needle must be thinner",
+    ],
+    [
+      "a machine never ridden",
+      { ...ENDURO_BUILD, usage: { idle: 0, low: 0, mid: 0, top: 0 } },
+      "usage must give",
+    ],
+    [
+      "a window turned round",
+      { ...ENDURO_BUILD, screwWindow: { kind: "fixed" as const, from: 3, to: 1 } },
+      "screw window must run",
+    ],
+  ])("with %s are refused with the entry's place", async (_, build, words) => {
+    const file = logFile();
+    const [first, ...rest] = file.rigs[0]?.entries ?? [];
+    if (first?.kind !== "build" || !file.rigs[0]) throw new Error("story must start with a build");
+    file.rigs[0].entries = [{ ...first, build }, ...rest];
+    const read = await readFile(new Blob([JSON.stringify(file)]));
+    expect(!read.ok && read.problem.message).toContain(words);
+    expect(!read.ok && read.problem.where).toBe("rigs[0].entries[0]");
+  });
+
+  it("with a groove the needle has not are refused", async () => {
+    const file = logFile();
+    file.rigs[0]?.entries.push(fitPart("9999", "20:00", "clip", 9));
+    const read = await readFile(new Blob([JSON.stringify(file)]));
+    expect(!read.ok && read.problem.message).toContain("clip must be in 1..5, got 9");
+  });
+});

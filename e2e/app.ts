@@ -1,0 +1,44 @@
+/** What the tests share: the app as a tuner meets it on a first visit. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+
+export const RIG = "/rigs/rig:demo-enduro";
+
+/** Opens a page on a device that has never seen Tamis; any error on the console fails the test. */
+export async function open(page: Page, path: string): Promise<void> {
+  page.on("pageerror", (error) => {
+    throw error;
+  });
+  await page.goto(path);
+}
+
+export async function openRig(page: Page, place = ""): Promise<void> {
+  await open(page, `${RIG}${place}`);
+  await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeVisible();
+}
+
+/** @returns the card's value of a part as shown: on the phone the handle, else the card itself */
+export async function cardText(page: Page): Promise<string> {
+  const handle = page.getByRole("button", { name: "Open the card" });
+  const card = page.getByRole("complementary", { name: "The card" });
+  return (await handle.isVisible()) ? handle.innerText() : card.innerText();
+}
+
+export async function typeAir(
+  page: Page,
+  air: { temperature: string; humidity: string; pressure: string },
+): Promise<void> {
+  await page.getByLabel("Temperature").fill(air.temperature);
+  await page.getByLabel("Humidity", { exact: true }).fill(air.humidity);
+  await page.getByLabel("Pressure", { exact: true }).fill(air.pressure);
+}
+
+/** No violation of WCAG 2.2 AA that a machine can find. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+    .analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`),
+  ).toEqual([]);
+}

@@ -1,0 +1,127 @@
+/** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
+import { readFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
+import { cardText, open, openRig, RIG, typeAir } from "./app.ts";
+
+test("from the air and one plug to the one change, still there after the browser was closed", async ({
+  page,
+  context,
+}) => {
+  await open(page, "/");
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+  await page.getByRole("link", { name: /250 enduro/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Now look");
+
+  // The air: much thinner than the demo's noon, so the card follows while it is typed.
+  await page.getByRole("link", { name: /^Air/ }).first().click();
+  const before = await cardText(page);
+  await typeAir(page, { temperature: "30", humidity: "40 %", pressure: "822" });
+  await expect.poll(() => cardText(page)).not.toBe(before);
+  await page.getByRole("button", { name: "Save this air" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(/Today’s card: .*main jet 1\d\d/);
+  await page
+    .getByRole("button", { name: "The card is fitted" })
+    .or(page.getByRole("button", { name: /is fitted/ }))
+    .first()
+    .click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Now look");
+
+  // Two dark plugs at the top: the sieve wants a smaller main jet.
+  for (let i = 0; i < 2; i += 1) {
+    await page.goto(`${RIG}/look?zone=top`);
+    await page.getByRole("radio", { name: /umber/ }).click();
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await page.waitForURL((url) => url.pathname === RIG);
+    await expect(page.locator("[aria-busy=false]")).toBeVisible();
+  }
+  const title = page.getByRole("heading", { level: 1 });
+  await expect(title).toContainText(/One change: main jet \d+ to \d+/);
+  const [, to] = /to (\d+)/.exec((await title.textContent()) ?? "") ?? [];
+  await page.getByRole("button", { name: `${to} is fitted` }).click();
+  await expect(page.getByText(new RegExp(`Main jet \\d+ → ${to}`)).first()).toBeVisible();
+
+  // Close, come back: everything is where it was.
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(`${RIG}/log`);
+  await expect(again.getByText(new RegExp(`Main jet \\d+ → ${to}`))).toBeVisible();
+  await expect(
+    again.getByRole("list", { name: "Entries" }).getByText(/30\.0 °C · 822 hPa · 40 %/),
+  ).toBeVisible();
+});
+
+test("the log goes out as a file and comes into another browser unchanged", async ({ page, browser }) => {
+  await openRig(page, "/log");
+  await page.getByRole("textbox", { name: "Note" }).fill("Tyre pressures as always.");
+  await page.getByRole("button", { name: "Add note" }).click();
+  await expect(page.getByText("Tyre pressures as always.")).toBeVisible();
+  await page.goto("/data");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export log" }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/^tamis-250-enduro-\d{4}-\d\d-\d\d\.json$/);
+  const path = await file.path();
+  const text = readFileSync(path, "utf8");
+  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 1 });
+
+  const elsewhere = await browser.newContext();
+  const other = await elsewhere.newPage();
+  await other.goto(new URL("/data", page.url()).href);
+  // The other browser has its own demo: delete it, so that the file alone brings the rig back.
+  await other.getByRole("button", { name: "Delete" }).click();
+  await other.getByRole("button", { name: "Delete it" }).click();
+  await expect(other.getByText("There is no rig in this browser yet.")).toBeVisible();
+  await other.getByLabel("File to import").setInputFiles(path);
+  await other.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();
+  await other.goto(new URL(`${RIG}/log`, page.url()).href);
+  await expect(other.getByText("Tyre pressures as always.")).toBeVisible();
+  await elsewhere.close();
+});
+
+test("a plug look leads to the next change in five taps at the most", async ({ page }) => {
+  await openRig(page);
+  let taps = 0;
+  const tap = async (name: RegExp, role: "link" | "button" | "radio") => {
+    taps += 1;
+    await page.getByRole("main").getByRole(role, { name }).click();
+  };
+  await tap(/Log a look/, "link");
+  if (
+    await page
+      .getByRole("button", { name: "λ meter" })
+      .getAttribute("aria-pressed")
+      .then((on) => on === "true")
+  )
+    await tap(/^Plug$/, "button");
+  await tap(/cocoa/, "radio");
+  await tap(/Save this look/, "button");
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("What did you see?");
+  expect(taps).toBeLessThanOrEqual(5);
+});
+
+test("an open change can be put back with one tap, and struck entries come back", async ({ page }) => {
+  await openRig(page);
+  await page
+    .getByRole("main")
+    .getByRole("button", { name: /Put back 152/ })
+    .click();
+  await expect(page.getByText(/Main jet 155 → 152/).first()).toBeVisible();
+  await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
+  const strikes = page.getByRole("button", { name: "Strike this fitted through" });
+  await strikes.first().click();
+  await expect(page.getByText("(struck through)").first()).toBeAttached();
+  await page.getByRole("button", { name: "Bring it back" }).first().click();
+  await expect(page.getByText(/^struck of .* struck through$/)).toBeVisible();
+});
+
+test("another tab hears of a change here", async ({ page, context }) => {
+  await openRig(page);
+  const other = await context.newPage();
+  await other.goto(RIG);
+  await expect(other.getByRole("heading", { level: 1 })).toContainText("Now look");
+  await page.goto(`${RIG}/look?zone=top`);
+  await page.getByRole("radio", { name: /soot/ }).click();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expect(other.getByText("soot").first()).toBeVisible();
+});

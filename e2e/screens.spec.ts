@@ -1,0 +1,107 @@
+/** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
+import { expect, test } from "@playwright/test";
+import { expectAccessible, open, openRig, RIG } from "./app.ts";
+
+const SCREENS = [
+  { path: "/", title: "Paddock" },
+  { path: RIG, title: /Now look/ },
+  { path: `${RIG}/air`, title: "The air where the engine breathes" },
+  { path: `${RIG}/look`, title: "What did you see?" },
+  { path: `${RIG}/change`, title: "What was fitted?" },
+  { path: `${RIG}/why`, title: "Why" },
+  { path: `${RIG}/log`, title: "The log" },
+  { path: "/data", title: "Data" },
+];
+
+for (const { path, title } of SCREENS)
+  test(`${path} opens by its address and is accessible`, async ({ page }) => {
+    await open(page, path);
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
+    if (path.startsWith(RIG))
+      await expect(page.getByText("SIMULATED").filter({ visible: true }).first()).toBeVisible();
+    await expectAccessible(page);
+  });
+
+test("by night the same roles hold, and the choice is kept", async ({ page }) => {
+  await page.emulateMedia({ colorScheme: "dark" });
+  await openRig(page);
+  const paper = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  expect(await paper()).toBe("rgb(21, 20, 16)");
+  await expectAccessible(page);
+  await page.goto("/");
+  await page.getByRole("button", { name: /^Light:/ }).click();
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Paddock" })).toBeVisible();
+  expect(await paper()).toBe("rgb(247, 243, 234)");
+});
+
+test("an unknown page and an unknown rig say so and show the way on", async ({ page }) => {
+  await page.goto("/nowhere");
+  await expect(page.getByRole("alert")).toContainText("no such page");
+  await page.goto("/rigs/rig:none");
+  await expect(page.getByRole("alert")).toContainText('There is no rig "rig:none"');
+  await page.getByRole("link", { name: "To the paddock" }).click();
+  await expect(page.getByRole("heading", { name: "Paddock" })).toBeVisible();
+});
+
+test("an empty paddock teaches the next step", async ({ page }) => {
+  await open(page, "/data");
+  await page.getByRole("button", { name: "Delete" }).click();
+  await page.getByRole("button", { name: "Delete it" }).click();
+  await expect(page.getByText("There is no rig in this browser yet.")).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "The paddock is empty" })).toBeVisible();
+  await page.getByRole("button", { name: "Load the demo" }).click();
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+});
+
+test("why lists every look with what it weighed", async ({ page }) => {
+  await openRig(page, "/why");
+  const looks = page.getByRole("table", { name: /The looks/ }).getByRole("row");
+  expect(await looks.count()).toBeGreaterThan(8);
+  await expect(looks.nth(1)).toContainText(/bone: 11 % lean/);
+});
+
+test("the keys work where nothing is being typed", async ({ page, isMobile }) => {
+  test.skip(isMobile, "a phone has no keyboard");
+  await openRig(page);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("a");
+  await expect(page).toHaveURL(/\/air$/);
+  await page.getByLabel("Temperature").fill("2");
+  await page.getByLabel("Temperature").press("l"); // typed, not obeyed
+  await expect(page).toHaveURL(/\/air$/);
+  await page.getByLabel("Temperature").blur();
+  await page.keyboard.press("g");
+  await page.keyboard.press("o");
+  await expect(page).toHaveURL(/\/log$/);
+  await page.keyboard.press("g");
+  await page.keyboard.press("t");
+  await page.keyboard.press("b");
+  await expect(page.getByText(/Main jet 155 → 152/).first()).toBeVisible();
+});
+
+test("on a phone the strip opens from its ribbon and the card from its drawer", async ({
+  page,
+  isMobile,
+}) => {
+  test.skip(!isMobile, "the laptop shows both all the time");
+  await openRig(page);
+  await page.getByRole("button", { name: "Open the strip" }).click();
+  await expect(page.getByText("who feeds").filter({ visible: true })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Open the card" }).click();
+  await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toHaveCount(0);
+  for (const name of ["Today", "Air", "Look", "Log"]) {
+    const box = await page
+      .getByRole("navigation", { name: "The work" })
+      .getByText(name, { exact: true })
+      .locator("xpath=ancestor-or-self::a")
+      .boundingBox();
+    expect(box?.height).toBeGreaterThanOrEqual(48);
+  }
+});
