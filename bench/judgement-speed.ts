@@ -18,7 +18,14 @@ function season(count: number): Entry[] {
   const random = seededRandom(SEED);
   const engine = drawEngine(buildModel(rigFromBuild(ENDURO_BUILD)), random);
   const entries: Entry[] = [
-    { id: "build:bench", at: "2026-01-01T08:00:00Z", kind: "build", build: ENDURO_BUILD, reopens: [], why: "" },
+    {
+      id: "build:bench",
+      at: "2026-01-01T08:00:00Z",
+      kind: "build",
+      build: ENDURO_BUILD,
+      reopens: [],
+      why: "",
+    },
   ];
   let setting = ENDURO_BUILD.baseline.setting;
   let air: AirEntry | undefined;
@@ -40,7 +47,13 @@ function season(count: number): Entry[] {
     } else if (i % 5 === 0) {
       const main = [158, 160, 162, 165][Math.floor(4 * random.uniform())] ?? 165;
       setting = { ...setting, main };
-      entries.push({ id: `fit:${id}`, at, kind: "fit", changes: [{ part: "main", to: main }], because: "own" });
+      entries.push({
+        id: `fit:${id}`,
+        at,
+        kind: "fit",
+        changes: [{ part: "main", to: main }],
+        because: "own",
+      });
     } else {
       const zone = ZONES[i % 4] ?? "top";
       const reading = readPlug(trueError(engine, setting, humidAirFromLog(air), zone), zone, random);

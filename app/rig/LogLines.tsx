@@ -1,6 +1,5 @@
 import Undo from "@mui/icons-material/Undo";
 import IconButton from "@mui/material/IconButton";
-import Tooltip from "@mui/material/Tooltip";
 import { useFetcher } from "react-router";
 import type { LogLine } from "#core/log/fold.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
@@ -18,16 +17,15 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
     why: `${KIND_NAMES[entry.kind]} of ${entry.at.slice(11, 16)} struck through`,
   };
   return (
-    <Tooltip title={words}>
-      <IconButton
-        className="undo no-print"
-        aria-label={words}
-        disabled={fetcher.state !== "idle"}
-        onClick={() => void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` })}
-      >
-        <Undo fontSize="small" />
-      </IconButton>
-    </Tooltip>
+    <IconButton
+      className="undo no-print"
+      aria-label={words}
+      title={words}
+      disabled={fetcher.state !== "idle"}
+      onClick={() => void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` })}
+    >
+      <Undo fontSize="small" />
+    </IconButton>
   );
 }
 

@@ -1,5 +1,4 @@
-import Drawer from "@mui/material/Drawer";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { Advice } from "#core/sieve/advise.ts";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
@@ -8,6 +7,9 @@ import { MiniStrip, Strip, type LookFace } from "#app/strip/Strip.tsx";
 import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
 import { zoneState } from "#app/words/zone-state.ts";
 import type { RigContext } from "./context.ts";
+
+/** Loaded on the first tap: a laptop never needs it. */
+const Drawer = lazy(() => import("@mui/material/Drawer"));
 
 interface RibbonProps {
   readonly advice: Advice;
@@ -34,13 +36,17 @@ export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
           })}
         </span>
       </button>
-      <Drawer anchor="top" open={open} onClose={() => setOpen(false)} aria-label="The strip">
-        <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
-          <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
-            <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
-          </div>
-        </div>
-      </Drawer>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer anchor="top" open onClose={() => setOpen(false)} aria-label="The strip">
+            <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
+              <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
+                <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
+              </div>
+            </div>
+          </Drawer>
+        </Suspense>
+      )}
     </>
   );
 }
@@ -65,14 +71,18 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
             </span>
           ))}
       </button>
-      <Drawer anchor="bottom" open={open} onClose={() => setOpen(false)} aria-label="The card">
-        <div className="card-head">
-          <h2 className="label">The card</h2>
-          <span className="quiet">fitted → to fit</span>
-        </div>
-        <Card advice={advice} />
-        <CardFoot context={context} advice={advice} />
-      </Drawer>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer anchor="bottom" open onClose={() => setOpen(false)} aria-label="The card">
+            <div className="card-head">
+              <h2 className="label">The card</h2>
+              <span className="quiet">fitted → to fit</span>
+            </div>
+            <Card advice={advice} />
+            <CardFoot context={context} advice={advice} />
+          </Drawer>
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,14 +1,11 @@
-import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from "react";
 import { useFetcher, useNavigate } from "react-router";
 import type { RigContext } from "./context.ts";
 import { proposedChanges, wayBack } from "./fit-changes.ts";
 import { placeHref, PLACES } from "./places.ts";
 import { fitForm } from "./Taps.tsx";
+
+const KeyList = lazy(() => import("./KeyList.tsx"));
 
 const KEYS = [
   ["a", "Read the air"],
@@ -64,26 +61,10 @@ export function Shortcuts({ context }: { context: RigContext }) {
     return () => window.removeEventListener("keydown", listen);
   }, []);
 
+  if (!listed) return null;
   return (
-    <Dialog open={listed} onClose={() => setListed(false)} aria-labelledby="keys-title">
-      <DialogTitle id="keys-title">Keys</DialogTitle>
-      <DialogContent>
-        <table>
-          <tbody>
-            {KEYS.map(([key, what]) => (
-              <tr key={key}>
-                <td style={{ paddingRight: 24 }}>
-                  <kbd className="key">{key}</kbd>
-                </td>
-                <td style={{ paddingBlock: 4 }}>{what}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={() => setListed(false)}>Close</Button>
-      </DialogActions>
-    </Dialog>
+    <Suspense fallback={null}>
+      <KeyList keys={KEYS} onClose={() => setListed(false)} />
+    </Suspense>
   );
 }

@@ -17,8 +17,10 @@ import { airWords } from "#app/words/entries.ts";
 import { nextWords } from "#app/words/next.ts";
 import { PART_NAMES } from "#app/words/parts.ts";
 import type { Preferences } from "#app/store/preferences.ts";
+import { warmJudge } from "#app/workers/client.ts";
 
 export async function clientLoader() {
+  warmJudge();
   const [headers, preferences] = await Promise.all([listRigs(), readPreferences()]);
   if (!headers.ok) return { rigs: [], troubles: [headers.problem.message], preferences };
   const logs = await Promise.all(headers.value.map(({ id }) => readRig(id)));

@@ -21,8 +21,10 @@ import type { RigContext } from "#app/rig/context.ts";
 import { Strip } from "#app/strip/Strip.tsx";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { warmJudge } from "#app/workers/client.ts";
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  warmJudge();
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
   return { ...rig, preferences };
 }

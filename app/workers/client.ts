@@ -41,7 +41,7 @@ function startOnDemand<Api>(make: () => Worker) {
     died.catch(() => undefined);
     return { worker, remote: Comlink.wrap<Api>(worker), died };
   };
-  return async function call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>): Promise<T> {
+  async function call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>): Promise<T> {
     running ??= start();
     const { remote, died } = running;
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -60,13 +60,17 @@ function startOnDemand<Api>(make: () => Worker) {
     } finally {
       clearTimeout(timer);
     }
+  }
+  const warm = (): void => {
+    running ??= start();
   };
+  return { call, warm };
 }
 
-const callJudge = startOnDemand<JudgeApi>(
+const judge = startOnDemand<JudgeApi>(
   () => new Worker(new URL("./judge.worker.ts", import.meta.url), { type: "module", name: "judge" }),
 );
-const callFiles = startOnDemand<FilesApi>(
+const filing = startOnDemand<FilesApi>(
   () => new Worker(new URL("./files.worker.ts", import.meta.url), { type: "module", name: "files" }),
 );
 
@@ -75,27 +79,32 @@ function valueOf<T>(answer: Answer<T>): T {
   throw new WorkerFailure(answer.message);
 }
 
+/** Starts the judge while the log is still being read, so that the first card does not wait for it. */
+export const warmJudge = (): void => {
+  judge.warm();
+};
+
 /** @throws {WorkerFailure} with words for the screen */
 export async function askAdvice(
   revision: string,
   entries: readonly Entry[],
   draft: AirEntry | undefined,
 ): Promise<Advice> {
-  return callJudge(async (judge) => {
-    const first = await judge.advise(revision, draft);
+  return judge.call(async (remote) => {
+    const first = await remote.advise(revision, draft);
     if (first.ok || first.name !== "unknownLog") return valueOf(first);
-    valueOf(await judge.openLog(revision, entries));
-    return valueOf(await judge.advise(revision, draft));
+    valueOf(await remote.openLog(revision, entries));
+    return valueOf(await remote.advise(revision, draft));
   });
 }
 
 export const files = {
-  readLog: (file: Blob): Promise<FileRead> => callFiles(async (remote) => await remote.readLog(file)),
+  readLog: (file: Blob): Promise<FileRead> => filing.call(async (remote) => await remote.readLog(file)),
   writeLog: async (file: LogFile): Promise<Blob> =>
-    valueOf(await callFiles(async (remote) => await remote.writeLog(file))),
+    valueOf(await filing.call(async (remote) => await remote.writeLog(file))),
   makeDemo: (
     lastDay: string,
     offset: string,
   ): Promise<readonly { header: Header; entries: readonly Entry[] }[]> =>
-    callFiles(async (remote) => await remote.makeDemo(lastDay, offset)),
+    filing.call(async (remote) => await remote.makeDemo(lastDay, offset)),
 };

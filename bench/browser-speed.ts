@@ -1,0 +1,151 @@
+/**
+ * How fast the built app is in the browser: `npm run build`, then `npm run bench:browser`.
+ * Cold start with the processor slowed four times, first-load JavaScript, keystroke in the air to the new
+ * card, and tasks over 50 ms. Prints what it measured; asserts nothing.
+ */
+import { spawn } from "node:child_process";
+import { gzipSync } from "node:zlib";
+import { chromium, type Browser, type Page } from "@playwright/test";
+
+const PORT = 4497;
+const RIG = `http://localhost:${PORT}/rigs/rig:demo-enduro`;
+const SLOWER = 4;
+
+const quantile = (values: number[], share: number): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? NaN;
+};
+
+/** The script runner wraps named functions in a helper that the page does not have. */
+async function newPage(browser: Browser): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript({ content: "globalThis.__name = (work) => work" });
+  return page;
+}
+
+async function slowDown(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
+}
+
+async function coldStart(browser: Browser): Promise<void> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: "block",
+  });
+  const page = await context.newPage();
+  await slowDown(page);
+  let scripts = 0;
+  let gzipped = 0;
+  page.on("response", (response) => {
+    if (!response.url().endsWith(".js")) return;
+    void response.body().then((body) => {
+      scripts += 1;
+      gzipped += gzipSync(body).length;
+    });
+  });
+  let started = performance.now();
+  await page.goto(RIG);
+  await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
+  const first = performance.now() - started;
+  console.log(
+    `first visit, demo made, ${SLOWER}× slower: card after ${first.toFixed(0)} ms; ${scripts} scripts, ${(gzipped / 1000).toFixed(0)} kB gzip, workers included`,
+  );
+  const times: number[] = [];
+  for (let i = 0; i < 5; i += 1) {
+    started = performance.now();
+    await page.goto(RIG);
+    await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
+    times.push(performance.now() - started);
+  }
+  console.log(
+    `later visits, ${SLOWER}× slower: card after ${quantile(times, 0.5).toFixed(0)} ms (median of 5)`,
+  );
+  await context.close();
+}
+
+/** Types temperatures one after another and times each from the key to the changed strip. */
+async function keystrokes(browser: Browser): Promise<void> {
+  const page = await newPage(browser);
+  await page.goto(`${RIG}/air`);
+  await page.getByLabel("Humidity", { exact: true }).fill("46");
+  await page.getByLabel("Pressure", { exact: true }).fill("863");
+  await page.getByLabel("Temperature").fill("20");
+  await page.waitForTimeout(500);
+  const result = await page.evaluate(async () => {
+    const long: number[] = [];
+    new PerformanceObserver((list) => list.getEntries().forEach((task) => long.push(task.duration))).observe({
+      entryTypes: ["longtask"],
+    });
+    const input = document.querySelector<HTMLInputElement>("input[name=temperature]");
+    const strip = document.querySelector(".strip-place svg");
+    if (!input || !strip) throw new Error("no air form or no strip");
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
+    const line = () => strip.querySelectorAll("path")[3]?.getAttribute("d");
+    const times: number[] = [];
+    for (let i = 0; i < 60; i += 1) {
+      const before = line();
+      const started = performance.now();
+      set?.call(input, String(10 + i / 2));
+      input.dispatchEvent(new Event("input", { bubbles: true }));
+      while (line() === before && performance.now() - started < 2000)
+        await new Promise((done) => requestAnimationFrame(done));
+      times.push(performance.now() - started);
+    }
+    return { times, long };
+  });
+  console.log(
+    `keystroke in the air to the new card: median ${quantile(result.times, 0.5).toFixed(0)} ms, p95 ${quantile(result.times, 0.95).toFixed(0)} ms (60 keys); tasks over 50 ms: ${result.long.length}`,
+  );
+}
+
+/** Walks through every screen and counts tasks over 50 ms after the first load. */
+async function longTasks(browser: Browser): Promise<void> {
+  const page = await newPage(browser);
+  await page.goto(RIG);
+  await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
+  await page.evaluate(() => {
+    const store = window as unknown as { long: { place: string; ms: number }[] };
+    store.long = [];
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((task) => store.long.push({ place: location.pathname, ms: task.duration })),
+    ).observe({ entryTypes: ["longtask"] });
+  });
+  for (const place of ["Air", "Look", "Change", "Why", "Log", "Today"]) {
+    await page
+      .getByRole("navigation", { name: "The work" })
+      .first()
+      .getByRole("link", { name: new RegExp(`^${place}`) })
+      .click();
+    await page.waitForTimeout(700);
+  }
+  const long = await page.evaluate(
+    () => (window as unknown as { long: { place: string; ms: number }[] }).long,
+  );
+  console.log(`walk through all screens: ${long.length} tasks over 50 ms ${JSON.stringify(long)}`);
+}
+
+const server = spawn(
+  "node_modules/.bin/sirv",
+  ["build/client", "--single", "--host", "localhost", "--port", String(PORT), "--quiet"],
+  { stdio: "ignore" },
+);
+await new Promise((resolve) => setTimeout(resolve, 1000));
+const browser = await chromium.launch({
+  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+  ],
+});
+try {
+  await coldStart(browser);
+  await keystrokes(browser);
+  await longTasks(browser);
+} finally {
+  await browser.close();
+  server.kill();
+}
