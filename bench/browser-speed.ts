@@ -80,13 +80,13 @@ async function keystrokes(browser: Browser): Promise<void> {
     const input = document.querySelector<HTMLInputElement>("input[name=temperature]");
     const strip = document.querySelector(".strip-place svg");
     if (!input || !strip) throw new Error("no air form or no strip");
-    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
+    const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value");
     const line = () => strip.querySelectorAll("path")[3]?.getAttribute("d");
     const times: number[] = [];
     for (let i = 0; i < 60; i += 1) {
       const before = line();
       const started = performance.now();
-      set?.call(input, String(10 + i / 2));
+      value?.set?.call(input, String(10 + i / 2));
       input.dispatchEvent(new Event("input", { bubbles: true }));
       while (line() === before && performance.now() - started < 2000)
         await new Promise((done) => requestAnimationFrame(done));

@@ -1,15 +1,10 @@
-import { LineChart } from "echarts/charts";
-import { GridComponent, TooltipComponent, AriaComponent } from "echarts/components";
-import * as echarts from "echarts/core";
-import { SVGRenderer } from "echarts/renderers";
+import type { EChartsCoreOption, EChartsType } from "echarts/core";
 import { useEffect, useMemo, useRef } from "react";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import type { Build } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import { BODY } from "#app/theme/theme.ts";
-
-echarts.use([LineChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
 interface AirChartProps {
   readonly lines: readonly LogLine[];
@@ -28,7 +23,7 @@ function useReadings({ lines, reference }: AirChartProps): [string, number][] {
   }, [lines, reference]);
 }
 
-function option(readings: [string, number][]): echarts.EChartsCoreOption {
+function option(readings: [string, number][]): EChartsCoreOption {
   const quiet = "var(--quiet)";
   return {
     aria: { enabled: true },
@@ -61,20 +56,40 @@ function option(readings: [string, number][]): echarts.EChartsCoreOption {
   };
 }
 
-/** The air so far: how much of the baseline's air each reading was worth. */
-export default function AirChart(props: AirChartProps) {
+/** Engine first, parts next: each in a turn of its own. */
+async function openChart(element: HTMLElement): Promise<EChartsType> {
+  const engine = await import("echarts/core");
+  const { AIR_CHART_PARTS } = await import("./chart-library.ts");
+  engine.use(AIR_CHART_PARTS);
+  return engine.init(element, undefined, { renderer: "svg" });
+}
+
+/** The air so far: how much of the baseline's air each reading was worth. Drawn once it scrolls into view. */
+export function AirChart(props: AirChartProps) {
   const readings = useReadings(props);
   const place = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const element = place.current;
     if (!element) return;
-    const chart = echarts.init(element, undefined, { renderer: "svg" });
-    chart.setOption(option(readings), { notMerge: true });
-    const observer = new ResizeObserver(() => chart.resize());
-    observer.observe(element);
+    let chart: EChartsType | undefined;
+    let left = false;
+    const resized = new ResizeObserver(() => chart?.resize());
+    const seen = new IntersectionObserver(([entry]) => {
+      if (!entry?.isIntersecting) return;
+      seen.disconnect();
+      void openChart(element).then((opened) => {
+        if (left) return opened.dispose();
+        chart = opened;
+        chart.setOption(option(readings), { notMerge: true });
+        resized.observe(element);
+      });
+    });
+    seen.observe(element);
     return () => {
-      observer.disconnect();
-      chart.dispose();
+      left = true;
+      seen.disconnect();
+      resized.disconnect();
+      chart?.dispose();
     };
   }, [readings]);
   if (readings.length < 2) return null;

@@ -1,15 +1,13 @@
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { Controller, type UseFormReturn } from "react-hook-form";
-import type { AirMeasured, AirTexts } from "#app/forms/air-form.ts";
+import { Controller, useWatch } from "react-hook-form";
+import type { AirTexts } from "#app/forms/air-form.ts";
 import { Choice } from "#app/parts/Choice.tsx";
-
-type Form = UseFormReturn<AirTexts, unknown, AirMeasured>;
+import type { AirFormState as Form } from "./use-air-form.ts";
 
 interface FieldsProps {
   readonly form: Form;
-  readonly texts: AirTexts;
   /** what the action refused, by field */
   readonly answer: Readonly<Record<string, string>> | undefined;
 }
@@ -91,8 +89,9 @@ const HUMIDITY_KINDS = [
 ] as const;
 
 function HumidityField(props: FieldsProps) {
-  const { form, texts } = props;
-  const label = texts.humidityKind === "relative" ? "Humidity" : `Humidity, ${texts.temperatureUnit}`;
+  const { form } = props;
+  const [kind, unit] = useWatch({ control: form.control, name: ["humidityKind", "temperatureUnit"] });
+  const label = kind === "relative" ? "Humidity" : `Humidity, ${unit}`;
   return (
     <div className="pair">
       <NumberField {...props} name="humidity" label={label} />
@@ -114,11 +113,12 @@ function HumidityField(props: FieldsProps) {
 }
 
 export function AirFields(props: FieldsProps) {
-  const { form, texts, answer } = props;
+  const { form, answer } = props;
+  const pressureKind = useWatch({ control: form.control, name: "pressureKind" });
   const { errors } = form.formState;
   const pressureProblem = errors.pressure?.message ?? answer?.["pressure"];
   const heightHint =
-    texts.pressureKind === "station"
+    pressureKind === "station"
       ? "Catches a sea-level pressure; may stay empty."
       : "Needed for this pressure.";
   return (
@@ -132,7 +132,7 @@ export function AirFields(props: FieldsProps) {
       </div>
       <Choice
         label="Pressure from"
-        value={texts.pressureKind}
+        value={pressureKind}
         options={[
           { value: "station", text: "Barometer here", note: "true pressure" },
           { value: "seaLevel", text: "Weather app", note: "sea level" },
@@ -143,7 +143,7 @@ export function AirFields(props: FieldsProps) {
         }
       />
       <div className="two">
-        {texts.pressureKind !== "standard" && (
+        {pressureKind !== "standard" && (
           <div className="pair">
             <NumberField {...props} name="pressure" label="Pressure" />
             <UnitField form={form} name="pressureUnit" label="Unit" units={["hPa", "kPa", "inHg", "mmHg"]} />

@@ -1,11 +1,40 @@
+import { useEffect } from "react";
+import { useWatch } from "react-hook-form";
 import { densityAltitude, powerLeft } from "#core/air/air-worth.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
-import type { AirMeasured } from "#app/forms/air-form.ts";
+import { AirForm, type AirMeasured } from "#app/forms/air-form.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import type { AirFormState } from "./use-air-form.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 
+interface AirFiguresProps {
+  readonly form: AirFormState;
+  readonly preferences: Preferences;
+  /** told at every change, and that there is nothing any more when the screen is left */
+  readonly onMeasured: (measured: AirMeasured | undefined) => void;
+}
+
 /** What follows from the reading, computed while it is typed. */
-export function AirFigures({ measured, preferences }: { measured: AirMeasured; preferences: Preferences }) {
+export function AirFigures({ form, preferences, onMeasured }: AirFiguresProps) {
+  const texts = useWatch({ control: form.control });
+  const parsed = AirForm.safeParse(texts);
+  const measured = parsed.success ? parsed.data : undefined;
+  const key = JSON.stringify(measured);
+  useEffect(() => {
+    onMeasured(key === undefined ? undefined : (JSON.parse(key) as AirMeasured));
+  }, [key, onMeasured]);
+  useEffect(() => () => onMeasured(undefined), [onMeasured]);
+  return measured ? (
+    <Figures measured={measured} preferences={preferences} />
+  ) : (
+    <Caution plain>
+      Type temperature, humidity and pressure: the figures and the card appear as soon as they are whole.
+    </Caution>
+  );
+}
+
+function Figures({ measured, preferences }: { measured: AirMeasured; preferences: Preferences }) {
   const air = humidAirFromLog(measured);
   const figures = [
     ["Dry air", `${air.dryDensityKgM3.toFixed(4)} kg/m³`, "what the engine burns with"],

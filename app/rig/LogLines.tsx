@@ -1,5 +1,4 @@
 import Undo from "@mui/icons-material/Undo";
-import IconButton from "@mui/material/IconButton";
 import { useFetcher } from "react-router";
 import type { LogLine } from "#core/log/fold.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
@@ -17,15 +16,16 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
     why: `${KIND_NAMES[entry.kind]} of ${entry.at.slice(11, 16)} struck through`,
   };
   return (
-    <IconButton
-      className="undo no-print"
+    <button
+      type="button"
+      className="undo icon-button no-print"
       aria-label={words}
       title={words}
       disabled={fetcher.state !== "idle"}
       onClick={() => void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` })}
     >
       <Undo fontSize="small" />
-    </IconButton>
+    </button>
   );
 }
 

@@ -1,19 +1,17 @@
-import { zodResolver } from "@hookform/resolvers/zod";
 import Button from "@mui/material/Button";
-import { lazy, Suspense, useEffect } from "react";
-import { useForm, useWatch } from "react-hook-form";
+import { memo, useCallback } from "react";
 import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/air";
 import type { AirEntry } from "#core/log/schema.ts";
+import { AirChart } from "#app/air/AirChart.tsx";
 import { AirFields } from "#app/air/AirFields.tsx";
 import { AirFigures } from "#app/air/AirFigures.tsx";
-import { AirForm, startTexts, type AirMeasured, type AirTexts } from "#app/forms/air-form.ts";
-import { Caution } from "#app/parts/Caution.tsx";
+import { useAirForm } from "#app/air/use-air-form.ts";
+import { AirForm, type AirMeasured, type AirTexts } from "#app/forms/air-form.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { fieldMessages, refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
-
-const AirChart = lazy(() => import("#app/air/AirChart.tsx"));
+import type { Preferences } from "#app/store/preferences.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const parsed = AirForm.safeParse(Object.fromEntries(await request.formData()));
@@ -30,26 +28,46 @@ const asDraft = (measured: AirMeasured): AirEntry => ({
   ...measured,
 });
 
-export default function AirRoute() {
-  const context = useRig();
-  const { present, preferences, setDraft } = context;
+interface ReadingProps {
+  readonly preferences: Preferences;
+  readonly last: AirEntry | undefined;
+  readonly onDraft: (draft: AirEntry | undefined) => void;
+}
+
+/** Apart from the rest: strip and card follow every key, the fields themselves need not be drawn again. */
+const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingProps) {
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const answer = useActionData<ActionProblem>();
-  const form = useForm<AirTexts, unknown, AirMeasured>({
-    resolver: zodResolver(AirForm),
-    defaultValues: startTexts(preferences, present.air),
-    mode: "onTouched",
-  });
-  const texts = useWatch({ control: form.control }) as AirTexts;
-  const parsed = AirForm.safeParse(texts);
-  const measured = parsed.success ? parsed.data : undefined;
-  const draftKey = JSON.stringify(measured);
-  useEffect(() => {
-    setDraft(draftKey === undefined ? undefined : asDraft(JSON.parse(draftKey) as AirMeasured));
-  }, [draftKey, setDraft]);
-  useEffect(() => () => setDraft(undefined), [setDraft]);
+  const onMeasured = useCallback(
+    (measured: AirMeasured | undefined) => onDraft(measured && asDraft(measured)),
+    [onDraft],
+  );
+  const form = useAirForm(preferences, last);
+  const save = (texts: AirTexts) => void submit(texts, { method: "post" });
+  return (
+    <>
+      <form
+        className="form"
+        noValidate
+        onSubmit={(event) => void form.handleSubmit(() => save(form.getValues()))(event)}
+      >
+        <AirFields form={form} answer={answer?.fields} />
+        <Problem message={answer?.message} />
+        <div className="row">
+          <Button type="submit" variant="contained" disabled={saving}>
+            {saving ? "Saving…" : "Save this air"}
+          </Button>
+          <span className="quiet">The card follows what you type.</span>
+        </div>
+      </form>
+      <AirFigures form={form} preferences={preferences} onMeasured={onMeasured} />
+    </>
+  );
+});
 
+export default function AirRoute() {
+  const { present, preferences, build, setDraft } = useRig();
   return (
     <div className="stack">
       <div>
@@ -58,32 +76,8 @@ export default function AirRoute() {
           In the shade, off the ground, away from hot tarmac and exhausts. Give the instrument a few minutes.
         </p>
       </div>
-      <form
-        className="form"
-        noValidate
-        onSubmit={(event) =>
-          void form.handleSubmit(() => submit(form.getValues(), { method: "post" }))(event)
-        }
-      >
-        <AirFields form={form} texts={texts} answer={answer?.fields} />
-        <Problem message={answer?.message} />
-        <div className="row">
-          <Button type="submit" variant="contained" disabled={saving}>
-            {saving ? "Saving…" : "Save this air"}
-          </Button>
-          <span className="quiet">The card beside follows what you type.</span>
-        </div>
-      </form>
-      {measured ? (
-        <AirFigures measured={measured} preferences={preferences} />
-      ) : (
-        <Caution plain>
-          Type temperature, humidity and pressure: the figures and the card appear as soon as they are whole.
-        </Caution>
-      )}
-      <Suspense fallback={<p className="quiet">Drawing the air so far…</p>}>
-        <AirChart lines={present.lines} reference={context.build.baseline.air} />
-      </Suspense>
+      <Reading preferences={preferences} last={present.air} onDraft={setDraft} />
+      <AirChart lines={present.lines} reference={build.baseline.air} />
     </div>
   );
 }

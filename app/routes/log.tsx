@@ -73,7 +73,7 @@ export default function LogRoute() {
     count: shown.length,
     getScrollElement: () => list.current?.closest("main") ?? null,
     estimateSize: () => 48,
-    overscan: 24,
+    overscan: 6,
     getItemKey: (i) => shown[i]?.key ?? i,
     initialRect: { width: 700, height: 900 },
   });
