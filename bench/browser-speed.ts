@@ -1,5 +1,5 @@
 /**
- * How fast the built app is in the browser: `npm run build`, then `npm run bench:browser`.
+ * How fast the built app is in the browser: `npm run build:demo`, then `npm run bench:browser`.
  * Cold start with the processor slowed four times, first-load JavaScript, keystroke in the air to the new
  * card, and tasks over 50 ms. Prints what it measured; asserts nothing.
  */

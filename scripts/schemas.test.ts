@@ -1,6 +1,11 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { readLogFile } from "#core/log/read-file.ts";
+import { run } from "../cli/run.ts";
+import { exampleFiles } from "./examples.ts";
 import { publishedSchemas } from "./schemas.ts";
+
+const docs = (name: string) => join(__dirname, "../docs", name);
 
 describe("the published JSON Schemas", () => {
   const schemas = Object.entries(publishedSchemas());
@@ -10,7 +15,7 @@ describe("the published JSON Schemas", () => {
   });
 
   it.each(schemas)("%s is what the code reads now; run `npm run schema` after a change", (name, text) => {
-    expect(readFileSync(join(__dirname, "../docs/schema", name), "utf8")).toBe(text);
+    expect(readFileSync(docs(`schema/${name}`), "utf8")).toBe(text);
   });
 
   it.each(schemas)("%s refuses unknown keys and names every kind of entry it holds", (name, text) => {
@@ -20,5 +25,27 @@ describe("the published JSON Schemas", () => {
     if (name.startsWith("tamis-log"))
       for (const kind of ["build", "air", "fit", "look", "note", "strike"])
         expect(text).toContain(`"const": "${kind}"`);
+  });
+});
+
+describe("the examples", () => {
+  it.each(Object.entries(exampleFiles()))(
+    "%s is what the simulator makes now; run `npm run schema` after a change",
+    (name, text) => {
+      expect(readFileSync(docs(`examples/${name}`), "utf8")).toBe(text);
+    },
+  );
+
+  it("are read by the commands that the README shows", () => {
+    expect(readLogFile(readFileSync(docs("examples/log.json"), "utf8"))).toMatchObject({ ok: true });
+    const readme = readFileSync(docs("../README.md"), "utf8");
+    const commands = [...readme.matchAll(/^npm run --silent cli -- (.+)$/gm)].map(
+      ([, words]) => words?.split(" ") ?? [],
+    );
+    expect(commands.map(([name]) => name)).toEqual(["air", "shift", "advise"]);
+    for (const [name, ...rest] of commands)
+      expect(
+        run([name ?? "", ...rest.map((word) => (word.startsWith("docs/") ? docs(word.slice(5)) : word))]),
+      ).toMatchObject({ exitCode: 0 });
   });
 });

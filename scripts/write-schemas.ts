@@ -1,11 +1,17 @@
-/** Publishes the JSON Schemas of all files that Tamis reads and writes: `npm run schema`. */
+/** Publishes the JSON Schemas and the example files of docs: `npm run schema`. */
 import { mkdirSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
+import { exampleFiles } from "./examples.ts";
 import { publishedSchemas } from "./schemas.ts";
 
-const folder = fileURLToPath(new URL("../docs/schema/", import.meta.url));
-mkdirSync(folder, { recursive: true });
-for (const [name, text] of Object.entries(publishedSchemas())) {
-  writeFileSync(`${folder}${name}`, text);
-  console.log(`docs/schema/${name}`);
+const docs = fileURLToPath(new URL("../docs/", import.meta.url));
+for (const [folder, files] of [
+  ["schema", publishedSchemas()],
+  ["examples", exampleFiles()],
+] as const) {
+  mkdirSync(`${docs}${folder}`, { recursive: true });
+  for (const [name, text] of Object.entries(files)) {
+    writeFileSync(`${docs}${folder}/${name}`, text);
+    console.log(`docs/${folder}/${name}`);
+  }
 }

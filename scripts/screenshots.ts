@@ -1,0 +1,72 @@
+/** One current picture of each main view, from the demo data: `npm run build:demo`, then `npm run screenshots`. */
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { chromium, type Page } from "@playwright/test";
+
+const PORT = 4493;
+const ORIGIN = `http://localhost:${PORT}`;
+const RIG = "/rigs/rig:demo-enduro";
+const folder = fileURLToPath(new URL("../docs/screenshots/", import.meta.url));
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly phone?: true;
+  readonly night?: true;
+  readonly before?: (page: Page) => Promise<void>;
+}
+
+const typeAir = async (page: Page) => {
+  await page.getByLabel("Temperature").fill("30");
+  await page.getByLabel("Humidity", { exact: true }).fill("40");
+  await page.getByLabel("Pressure", { exact: true }).fill("822");
+};
+const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).click();
+
+const SHOTS: readonly Shot[] = [
+  { name: "paddock", path: "/" },
+  { name: "today", path: RIG },
+  { name: "today-phone", path: RIG, phone: true },
+  { name: "air", path: `${RIG}/air`, before: typeAir },
+  { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
+  { name: "look-phone", path: `${RIG}/look?zone=top`, phone: true, before: chooseTone },
+  { name: "change", path: `${RIG}/change` },
+  { name: "why-night", path: `${RIG}/why`, night: true },
+  { name: "log", path: `${RIG}/log` },
+  { name: "data", path: "/data" },
+];
+
+mkdirSync(folder, { recursive: true });
+const args = ["build/client", "--single", "--host", "localhost", "--port", String(PORT), "--quiet"];
+const server = spawn("node_modules/.bin/sirv", args, { stdio: "ignore" });
+await new Promise((resolve) => setTimeout(resolve, 1000));
+const browser = await chromium.launch({
+  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+  ],
+});
+for (const { name, path, phone, night, before } of SHOTS) {
+  const context = await browser.newContext({
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    colorScheme: night ? "dark" : "light",
+    serviceWorkers: "block",
+    ...(phone && { isMobile: true, hasTouch: true }),
+  });
+  const page = await context.newPage();
+  await page.goto(`${ORIGIN}${path}`);
+  await page.getByRole("heading", { level: 1 }).waitFor();
+  await page.waitForTimeout(1500);
+  await before?.(page);
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}${name}.png` });
+  console.log(`docs/screenshots/${name}.png`);
+  await context.close();
+}
+await browser.close();
+server.kill();
