@@ -1,19 +1,7 @@
 import { defineConfig, devices } from "@playwright/test";
+import { LAUNCH, SERVE } from "./e2e/browser.ts";
 
 const PORT = Number(process.env["E2E_PORT"] ?? 4471);
-const launchOptions = {
-  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-  ],
-};
-
 export default defineConfig({
   testDir: "e2e",
   fullyParallel: true,
@@ -22,7 +10,7 @@ export default defineConfig({
   forbidOnly: Boolean(process.env["CI"]),
   reporter: [["list"], ["json", { outputFile: ".cache/e2e.json" }]],
   timeout: 30_000,
-  use: { baseURL: `http://localhost:${PORT}`, launchOptions, trace: "off" },
+  use: { baseURL: `http://localhost:${PORT}`, launchOptions: LAUNCH, trace: "off" },
   projects: [
     { name: "laptop", use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } } },
     {
@@ -31,7 +19,7 @@ export default defineConfig({
     },
   ],
   webServer: {
-    command: `node_modules/.bin/sirv build/client --single --port ${PORT} --host localhost --quiet`,
+    command: `node_modules/.bin/sirv ${SERVE(PORT).join(" ")}`,
     url: `http://localhost:${PORT}/`,
     reuseExistingServer: false,
     timeout: 30_000,

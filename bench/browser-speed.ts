@@ -3,9 +3,9 @@
  * Cold start with the processor slowed four times, first-load JavaScript, keystroke in the air to the new
  * card, and tasks over 50 ms. Prints what it measured; asserts nothing.
  */
-import { spawn } from "node:child_process";
 import { gzipSync } from "node:zlib";
 import { chromium, type Browser, type Page } from "@playwright/test";
+import { LAUNCH, serveBuild } from "../e2e/browser.ts";
 
 const PORT = 4497;
 const RIG = `http://localhost:${PORT}/rigs/rig:demo-enduro`;
@@ -125,22 +125,8 @@ async function longTasks(browser: Browser): Promise<void> {
   console.log(`walk through all screens: ${long.length} tasks over 50 ms ${JSON.stringify(long)}`);
 }
 
-const server = spawn(
-  "node_modules/.bin/sirv",
-  ["build/client", "--single", "--host", "localhost", "--port", String(PORT), "--quiet"],
-  { stdio: "ignore" },
-);
-await new Promise((resolve) => setTimeout(resolve, 1000));
-const browser = await chromium.launch({
-  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-  ],
-});
+const server = await serveBuild(PORT);
+const browser = await chromium.launch(LAUNCH);
 try {
   await coldStart(browser);
   await keystrokes(browser);

@@ -1,7 +1,7 @@
 /** After one visit everything works with the server gone: typed addresses, saving, the worker, the fonts. */
-import { spawn, type ChildProcess } from "node:child_process";
 import { expect, test } from "@playwright/test";
 import { RIG, typeAir } from "./app.ts";
+import { serveBuild } from "./browser.ts";
 
 const ROUTES: [string, RegExp | string][] = [
   ["/", "Paddock"],
@@ -14,26 +14,10 @@ const ROUTES: [string, RegExp | string][] = [
   ["/data", "Data"],
 ];
 
-async function serve(port: number): Promise<ChildProcess> {
-  const args = ["build/client", "--single", "--host", "localhost", "--port", String(port), "--quiet"];
-  const server = spawn("node_modules/.bin/sirv", args, { stdio: "ignore" });
-  await expect
-    .poll(
-      () =>
-        fetch(`http://localhost:${port}/`).then(
-          (r) => r.ok,
-          () => false,
-        ),
-      { timeout: 10_000 },
-    )
-    .toBe(true);
-  return server;
-}
-
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
   test.setTimeout(60_000);
   const port = 4480 + info.parallelIndex * 2 + (info.project.name === "phone" ? 1 : 0);
-  const server = await serve(port);
+  const server = await serveBuild(port);
   const address = (path: string) => `http://localhost:${port}${path}`;
   await page.goto(address("/"));
   await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();

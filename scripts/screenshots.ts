@@ -1,8 +1,8 @@
 /** One current picture of each main view, from the demo data: `npm run build:demo`, then `npm run screenshots`. */
-import { spawn } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { chromium, type Page } from "@playwright/test";
+import { LAUNCH, serveBuild } from "../e2e/browser.ts";
 
 const PORT = 4493;
 const ORIGIN = `http://localhost:${PORT}`;
@@ -38,19 +38,8 @@ const SHOTS: readonly Shot[] = [
 ];
 
 mkdirSync(folder, { recursive: true });
-const args = ["build/client", "--single", "--host", "localhost", "--port", String(PORT), "--quiet"];
-const server = spawn("node_modules/.bin/sirv", args, { stdio: "ignore" });
-await new Promise((resolve) => setTimeout(resolve, 1000));
-const browser = await chromium.launch({
-  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-  ],
-});
+const server = await serveBuild(PORT);
+const browser = await chromium.launch(LAUNCH);
 for (const { name, path, phone, night, before } of SHOTS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },

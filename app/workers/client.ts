@@ -62,7 +62,11 @@ function startOnDemand<Api>(make: () => Worker) {
     }
   }
   const warm = (): void => {
-    running ??= start();
+    try {
+      running ??= start();
+    } catch {
+      // Only a head start: the first question starts it again and says what is wrong.
+    }
   };
   return { call, warm };
 }

@@ -3,7 +3,7 @@ import type { AirState } from "../air/humid-air.ts";
 import type { Setting } from "./carburettor.ts";
 import { mixtureShift } from "./mixture-shift.ts";
 import { buildModel } from "./model.ts";
-import { WORKED_EXAMPLE } from "./worked-example.ts";
+import { WORKED_EXAMPLE } from "../__tests__/worked-example.ts";
 import { PROBES, ZONES } from "./zones.ts";
 
 const model = buildModel(WORKED_EXAMPLE);

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { WORKED_EXAMPLE } from "../carburettor/worked-example.ts";
+import { WORKED_EXAMPLE } from "../__tests__/worked-example.ts";
 import { buildModel } from "../carburettor/model.ts";
 import { ZONES } from "../carburettor/zones.ts";
 import { TONES } from "../log/parts.ts";

@@ -1,4 +1,4 @@
-import { WORKED_EXAMPLE } from "../carburettor/worked-example.ts";
+import { WORKED_EXAMPLE } from "../__tests__/worked-example.ts";
 import { buildModel } from "../carburettor/model.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import { humidAir } from "../air/humid-air.ts";

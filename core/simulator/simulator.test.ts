@@ -1,0 +1,54 @@
+import { buildModel } from "../carburettor/model.ts";
+import { ZONES } from "../carburettor/zones.ts";
+import { PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import { TONES } from "../log/parts.ts";
+import { seededRandom } from "../numbers/random.ts";
+import { rigFromBuild } from "../rig/from-build.ts";
+import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
+import { drawEngine, readLambda, readPlug, trueError } from "./hidden-engine.ts";
+
+const model = buildModel(rigFromBuild(ENDURO_BUILD));
+const { setting } = ENDURO_BUILD.baseline;
+const { air } = model.rig.baseline;
+
+describe("a hidden engine", () => {
+  it("is the same for the same seed", () => {
+    expect(drawEngine(model, seededRandom(3)).truth).toEqual(drawEngine(model, seededRandom(3)).truth);
+    expect(drawEngine(model, seededRandom(3)).truth).not.toEqual(drawEngine(model, seededRandom(4)).truth);
+  });
+
+  it("departs from the model as far as is thought possible, no further and no less", () => {
+    const random = seededRandom(99);
+    const engines = Array.from({ length: 3000 }, () => drawEngine(model, random).truth);
+    UNKNOWNS.forEach((name, i) => {
+      const variance = engines.reduce((sum, truth) => sum + (truth[i] ?? NaN) ** 2, 0) / engines.length;
+      expect(Math.sqrt(variance) / PRIOR_SD[name]).toBeCloseTo(1, 1);
+    });
+  });
+
+  it("without secrets runs right at its baseline, and leaner with a smaller jet", () => {
+    const plain = { model, truth: UNKNOWNS.map(() => 0) };
+    for (const zone of ZONES) expect(trueError(plain, setting, air, zone)).toBe(0);
+    expect(trueError(plain, { ...setting, main: 160 }, air, "top")).toBeGreaterThan(0.03);
+  });
+
+  it("shows its error in what the reader sees, more often than not", () => {
+    const random = seededRandom(5);
+    const tones = Array.from({ length: 400 }, () => readPlug(-0.11, "top", random)).map((reading) =>
+      reading.type === "plug" ? TONES.indexOf(reading.tone) : NaN,
+    );
+    const mean = tones.reduce((sum, tone) => sum + tone, 0) / tones.length;
+    expect(mean).toBeCloseTo(TONES.indexOf("umber"), 0);
+    expect(new Set(tones).size).toBeGreaterThan(1);
+  });
+
+  it("shows λ around its target times its error, to two decimals", () => {
+    const random = seededRandom(6);
+    const figures = Array.from({ length: 400 }, () => readLambda(0.05, "top", ENDURO_BUILD, random)).map(
+      (reading) => (reading.type === "lambda" ? reading.lambda : NaN),
+    );
+    const mean = figures.reduce((sum, figure) => sum + figure, 0) / figures.length;
+    expect(mean).toBeCloseTo(ENDURO_BUILD.targetLambda.top * Math.exp(0.05), 2);
+    for (const figure of figures) expect(Math.round(figure * 100) / 100).toBe(figure);
+  });
+});
