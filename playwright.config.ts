@@ -10,7 +10,10 @@ export default defineConfig({
   forbidOnly: Boolean(process.env["CI"]),
   reporter: [["list"], ["json", { outputFile: ".cache/e2e.json" }]],
   timeout: 30_000,
-  use: { baseURL: `http://localhost:${PORT}`, launchOptions: LAUNCH, trace: "off" },
+  // Two browsers on two cores, each making the demo on its first visit: patience, not slowness of the app.
+  expect: { timeout: 10_000 },
+  // Every test is a first visit: keeping all files for no signal each time is the work of one test alone.
+  use: { serviceWorkers: "block", baseURL: `http://localhost:${PORT}`, launchOptions: LAUNCH, trace: "off" },
   projects: [
     { name: "laptop", use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } } },
     {

@@ -14,6 +14,8 @@ const ROUTES: [string, RegExp | string][] = [
   ["/data", "Data"],
 ];
 
+test.use({ serviceWorkers: "allow" });
+
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
   test.setTimeout(60_000);
   const port = 4480 + info.parallelIndex * 2 + (info.project.name === "phone" ? 1 : 0);
