@@ -55,8 +55,11 @@ test("an empty paddock teaches the next step", async ({ page }) => {
   await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
 });
 
-test("why lists every look with what it weighed", async ({ page }) => {
+test("why lists every look with what it weighed, and what would change the advice", async ({ page }) => {
   await openRig(page, "/why");
+  const outlook = page.getByRole("table", { name: /What would change it: a clean plug in the top/ });
+  await expect(outlook.getByRole("row")).toHaveCount(7);
+  await expect(outlook.getByRole("row", { name: /soot/ })).toContainText(/main jet 155 to 1[45]\d/);
   const looks = page.getByRole("table", { name: /The looks/ }).getByRole("row");
   expect(await looks.count()).toBeGreaterThan(8);
   await expect(looks.nth(1)).toContainText(/bone: 11 % lean/);

@@ -7,6 +7,8 @@ import type { AdviceState } from "./use-advice.ts";
 
 export interface RigContext extends AdviceState {
   readonly header: Header;
+  /** names this state of the log */
+  readonly revision: string;
   readonly present: Present;
   readonly build: Build;
   readonly fitted: Setting;

@@ -84,7 +84,16 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
       }),
     [log.header.id, revalidate],
   );
-  const context: RigContext = { ...state, header: log.header, present, build, fitted, preferences, setDraft };
+  const context: RigContext = {
+    ...state,
+    header: log.header,
+    revision: log.revision,
+    present,
+    build,
+    fitted,
+    preferences,
+    setDraft,
+  };
   const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
   return (
     <div className="frame">

@@ -1,4 +1,5 @@
 import { useRig } from "#app/rig/context.ts";
+import { OutlookTable } from "#app/rig/OutlookTable.tsx";
 import { Working } from "#app/parts/Working.tsx";
 import { SURPRISING } from "#core/sieve/update.ts";
 import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
@@ -89,7 +90,8 @@ function Looks() {
 }
 
 export default function WhyRoute() {
-  const { advice, present, problem } = useRig();
+  const context = useRig();
+  const { advice, present, problem } = context;
   if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
   const { title, reason } = nextWords(advice, present.openChange);
   return (
@@ -105,6 +107,9 @@ export default function WhyRoute() {
       ))}
       <div className="scroll-x">
         <Zones />
+      </div>
+      <div className="scroll-x">
+        <OutlookTable context={context} advice={advice} />
       </div>
       <div className="scroll-x">
         <Looks />

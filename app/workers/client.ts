@@ -5,8 +5,10 @@
 import * as Comlink from "comlink";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { FileRead } from "#core/log/read-file.ts";
+import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
-import type { Answer, FilesApi, JudgeApi } from "./protocol.ts";
+import type { Outlook } from "#core/sieve/outlook.ts";
+import type { Answer, FilesApi, JudgeApi, UnknownLog } from "./protocol.ts";
 
 const TIME_LIMIT_MS = 20_000;
 
@@ -88,19 +90,28 @@ export const warmJudge = (): void => {
   judge.warm();
 };
 
+type Question<T> = (remote: Comlink.Remote<JudgeApi>) => Promise<Answer<T> | UnknownLog>;
+
+/** Asks about a log, opening it first where the judge does not know it. */
+function ask<T>(revision: string, entries: readonly Entry[], question: Question<T>): Promise<T> {
+  return judge.call(async (remote) => {
+    const first = await question(remote);
+    if (first.ok || first.name !== "unknownLog") return valueOf(first);
+    valueOf(await remote.openLog(revision, entries));
+    return valueOf(await question(remote));
+  });
+}
+
 /** @throws {WorkerFailure} with words for the screen */
-export async function askAdvice(
+export const askAdvice = (
   revision: string,
   entries: readonly Entry[],
   draft: AirEntry | undefined,
-): Promise<Advice> {
-  return judge.call(async (remote) => {
-    const first = await remote.advise(revision, draft);
-    if (first.ok || first.name !== "unknownLog") return valueOf(first);
-    valueOf(await remote.openLog(revision, entries));
-    return valueOf(await remote.advise(revision, draft));
-  });
-}
+): Promise<Advice> => ask(revision, entries, async (remote) => await remote.advise(revision, draft));
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askOutlook = (revision: string, entries: readonly Entry[], zone: Zone): Promise<Outlook[]> =>
+  ask(revision, entries, async (remote) => await remote.outlook(revision, zone));
 
 export const files = {
   readLog: (file: Blob): Promise<FileRead> => filing.call(async (remote) => await remote.readLog(file)),

@@ -2,7 +2,8 @@
 import * as z from "zod";
 import { AirEntry, Entry } from "#core/log/schema.ts";
 import { adviseOn, openCase, type Case } from "#core/sieve/advise.ts";
-import type { Answer, JudgeApi } from "./protocol.ts";
+import { outlook } from "#core/sieve/outlook.ts";
+import type { Answer, JudgeApi, UnknownLog } from "./protocol.ts";
 
 /** As many as a paddock shows at once; older ones are opened again when asked for. */
 const MOST_KEPT = 12;
@@ -18,6 +19,11 @@ function answered<T>(work: () => T): Answer<T> {
 
 export function judgeApi(): JudgeApi {
   const cases = new Map<string, Case>();
+  const about = <T>(revision: string, work: (found: Case) => T): Answer<T> | UnknownLog => {
+    const found = cases.get(revision);
+    if (!found) return { ok: false, name: "unknownLog", message: `log ${revision} has not been opened` };
+    return answered(() => work(found));
+  };
   return {
     openLog: (revision, entries) =>
       answered(() => {
@@ -26,10 +32,8 @@ export function judgeApi(): JudgeApi {
         if (cases.size > MOST_KEPT && oldest !== undefined) cases.delete(oldest);
         return null;
       }),
-    advise: (revision, draft) => {
-      const found = cases.get(revision);
-      if (!found) return { ok: false, name: "unknownLog", message: `log ${revision} has not been opened` };
-      return answered(() => adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft)));
-    },
+    advise: (revision, draft) =>
+      about(revision, (found) => adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft))),
+    outlook: (revision, zone) => about(revision, (found) => outlook(found, zone)),
   };
 }

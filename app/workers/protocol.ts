@@ -1,19 +1,26 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
 import type { FileRead } from "#core/log/read-file.ts";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
+import type { Outlook } from "#core/sieve/outlook.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };
 
+/** That log was never opened here, or the worker is new: open it and ask again. */
+export interface UnknownLog {
+  ok: false;
+  name: "unknownLog";
+  message: string;
+}
+
 export interface JudgeApi {
   /** Keeps a log under a name, parsed and sifted, for any number of questions. */
   openLog(revision: string, entries: unknown): Answer<null>;
-  /** `unknownLog` when that name was never opened (or the worker is new): open it and ask again. */
-  advise(
-    revision: string,
-    draft: AirEntry | undefined,
-  ): Answer<Advice> | { ok: false; name: "unknownLog"; message: string };
+  advise(revision: string, draft: AirEntry | undefined): Answer<Advice> | UnknownLog;
+  /** The advice after each tone that a plug in a zone could show. */
+  outlook(revision: string, zone: Zone): Answer<Outlook[]> | UnknownLog;
 }
 
 export interface FilesApi {

@@ -49,6 +49,23 @@ describe("the judge, across a message channel", () => {
     expect(answer.ok && answer.value.air.air.temperatureK).toBe(303.15);
   });
 
+  it("tells what each tone of a plug would lead to", async () => {
+    const answer = await judge.outlook("one", "top");
+    if (!answer.ok) throw new Error(answer.message);
+    expect(answer.value.map(({ tone }) => tone)).toEqual([
+      "chalk",
+      "bone",
+      "straw",
+      "biscuit",
+      "cocoa",
+      "umber",
+      "soot",
+    ]);
+    // Leaner looks leave the top believed leaner: the order of tones is the order of beliefs.
+    const means = answer.value.map(({ advice }) => advice.zones[3]?.mean ?? NaN);
+    expect([...means].sort((a, b) => b - a)).toEqual(means);
+  });
+
   it("answers with words for entries and drafts that are none", async () => {
     expect(await judge.openLog("two", [{ kind: "poem" }])).toMatchObject({ ok: false });
     expect(await judge.openLog("two", [])).toMatchObject({

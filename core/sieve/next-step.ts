@@ -1,7 +1,7 @@
 /** The one thing to do next: a card after new air, one change, one look, or leave it. */
 import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import type { OpenChange } from "../log/fold.ts";
-import { PARTS, type Part } from "../log/parts.ts";
+import { changedParts, type OpenChange } from "../log/fold.ts";
+import type { Part } from "../log/parts.ts";
 import type { Setting } from "../log/schema.ts";
 import { cholesky, dot, times } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
@@ -57,8 +57,6 @@ export interface Situation {
   readonly openChange: OpenChange | undefined;
   readonly lookKinds: readonly LookKind[];
 }
-
-const differingParts = (a: Setting, b: Setting): Part[] => PARTS.filter((part) => a[part] !== b[part]);
 
 /** Chance that one setting costs less than another, over seeded draws of what is believed. */
 export function chanceBetter(judge: SettingJudge, from: Setting, to: Setting): number {
@@ -136,7 +134,7 @@ function outOfDanger(situation: Situation): NextStep {
   const { judge, fitted, card } = situation;
   const [best] = rankedChanges(situation);
   if (best && !situation.cardDue) return changeStep(judge, fitted, best.part, best.judged, true);
-  if (card.safe) return { kind: "card", parts: differingParts(fitted, card.setting), urgent: true };
+  if (card.safe) return { kind: "card", parts: changedParts(fitted, card.setting), urgent: true };
   if (best) return changeStep(judge, fitted, best.part, best.judged, true);
   return { kind: "stop", because: "noneRichEnough", leanRisk: judge.judge(fitted).leanRisk };
 }
@@ -155,7 +153,7 @@ export function nextStep(situation: Situation): NextStep {
   const { judge, options, fitted, card, openChange } = situation;
   const now = judge.judge(fitted);
   if (now.leanRisk > MOST_LEAN_RISK) return outOfDanger(situation);
-  const cardParts = differingParts(fitted, card.setting);
+  const cardParts = changedParts(fitted, card.setting);
   if (situation.cardDue && cardParts.length > 0) return { kind: "card", parts: cardParts, urgent: false };
   if (openChange) return lookAtChange(situation, openChange);
   if (ZONES.every((zone) => chanceRight(now.zones[zone]) >= CONTENT))

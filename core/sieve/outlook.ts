@@ -1,0 +1,25 @@
+/** What would change the advice: the next step after each tone that a plug in one zone could show. */
+import type { Zone } from "../carburettor/zones.ts";
+import { TONES, type Tone } from "../log/parts.ts";
+import type { Entry } from "../log/schema.ts";
+import { adviseOn, openCase, type Advice, type Case } from "./advise.ts";
+
+export interface Outlook {
+  readonly tone: Tone;
+  readonly advice: Advice;
+}
+
+/**
+ * @param zone - where a clean plug would be read next
+ * @returns the advice after each of the seven tones, leanest first
+ * @throws {RangeError} as {@link openCase}
+ */
+export function outlook({ present }: Case, zone: Zone): Outlook[] {
+  const entries = present.lines.map(({ entry }) => entry);
+  const at = entries.at(-1)?.at ?? "2026-01-01T00:00:00Z";
+  return TONES.map((tone) => {
+    const reading = { type: "plug", zone, tone, cut: "clean", colderSteps: 0 } as const;
+    const look: Entry = { id: "look:outlook", at, kind: "look", reading };
+    return { tone, advice: adviseOn(openCase([...entries, look])) };
+  });
+}
