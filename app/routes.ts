@@ -4,12 +4,14 @@ export default [
   index("routes/paddock.tsx"),
   route("rigs/:rigId", "routes/rig.tsx", [
     index("routes/today.tsx"),
+    route("build", "routes/rig-build.tsx"),
     route("air", "routes/air.tsx"),
     route("look", "routes/look.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),
     route("log", "routes/log.tsx"),
   ]),
+  route("new", "routes/new-rig.tsx"),
   route("data", "routes/data.tsx"),
   route("*", "routes/not-found.tsx"),
 ] satisfies RouteConfig;

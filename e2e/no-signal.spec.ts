@@ -6,6 +6,8 @@ import { serveBuild } from "./browser.ts";
 const ROUTES: [string, RegExp | string][] = [
   ["/", "Paddock"],
   [RIG, /Now look/],
+  ["/new", "A new rig"],
+  [`${RIG}/build`, "The rig"],
   [`${RIG}/air`, "The air where the engine breathes"],
   [`${RIG}/look?zone=mid`, "What did you see?"],
   [`${RIG}/change`, "What was fitted?"],

@@ -5,6 +5,8 @@ import { expectAccessible, open, openRig, RIG } from "./app.ts";
 const SCREENS = [
   { path: "/", title: "Paddock" },
   { path: RIG, title: /Now look/ },
+  { path: `${RIG}/build`, title: "The rig" },
+  { path: "/new", title: "A new rig" },
   { path: `${RIG}/air`, title: "The air where the engine breathes" },
   { path: `${RIG}/look`, title: "What did you see?" },
   { path: `${RIG}/change`, title: "What was fitted?" },
@@ -99,7 +101,7 @@ test("on a phone the strip opens from its ribbon and the card from its drawer", 
   await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toHaveCount(0);
-  for (const name of ["Today", "Air", "Look", "Log"]) {
+  for (const name of ["Today", "Rig", "Air", "Look", "Log"]) {
     const box = await page
       .getByRole("navigation", { name: "The work" })
       .getByText(name, { exact: true })

@@ -24,6 +24,9 @@ const typeAir = async (page: Page) => {
 };
 const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).click();
 
+const showNeedle = (page: Page) =>
+  page.getByRole("heading", { name: "Needle and jet" }).evaluate((heading) => heading.scrollIntoView());
+
 const SHOTS: readonly Shot[] = [
   { name: "paddock", path: "/" },
   { name: "today", path: RIG },
@@ -31,6 +34,8 @@ const SHOTS: readonly Shot[] = [
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
   { name: "look-phone", path: `${RIG}/look?zone=top`, phone: true, before: chooseTone },
+  { name: "rig", path: `${RIG}/build`, before: showNeedle },
+  { name: "new-rig-phone", path: "/new", phone: true },
   { name: "change", path: `${RIG}/change` },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },

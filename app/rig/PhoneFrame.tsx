@@ -18,9 +18,9 @@ export function PhoneHead({ context }: { context: RigContext }) {
   );
 }
 
-const ON_PHONE = new Set(["", "air", "look", "log"]);
+const ON_PHONE = new Set(["", "build", "air", "look", "log"]);
 
-/** Four places in reach of a thumb; changing and asking why stand on Today. */
+/** Five places in reach of a thumb; changing and asking why stand on Today. */
 export function PhoneNav({ context }: { context: RigContext }) {
   return (
     <nav className="phone-nav" aria-label="The work">

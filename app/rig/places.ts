@@ -13,6 +13,7 @@ const timeOf = (at: string | undefined): string => at?.slice(11, 16) ?? "";
 
 export const PLACES: readonly Place[] = [
   { name: "Today", path: "", key: "t", state: () => "" },
+  { name: "Rig", path: "build", key: "r", state: () => "" },
   { name: "Air", path: "air", key: "a", state: ({ present }) => timeOf(present.air?.at) || "not read" },
   {
     name: "Look",

@@ -86,6 +86,9 @@ function EmptyPaddock() {
             {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
           </Button>
         </fetcher.Form>
+        <Button component={Link} to="/new" variant="outlined">
+          New rig
+        </Button>
         <Button component={Link} to="/data" variant="outlined">
           Import a log
         </Button>
@@ -106,7 +109,14 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
             {message}
           </Caution>
         ))}
-        {rigs.length > 0 && <h1>Paddock</h1>}
+        {rigs.length > 0 && (
+          <div className="row" style={{ justifyContent: "space-between" }}>
+            <h1>Paddock</h1>
+            <Button component={Link} to="/new" variant="outlined">
+              New rig
+            </Button>
+          </div>
+        )}
         {rigs.map((log) => (
           <RigCard key={log.header.id} log={log} preferences={preferences} />
         ))}

@@ -42,6 +42,7 @@ export const theme: Theme = createTheme({
       styleOverrides: {
         root: {
           minHeight: 48,
+          lineHeight: 1.15,
           color: "var(--brass)",
           borderColor: "var(--brass)",
           "&.Mui-selected, &.Mui-selected:hover": {

@@ -1,0 +1,114 @@
+/**
+ * Where a new rig starts from: usual values for a kind of machine, every one of them to be replaced by what
+ * is measured. They only have to be possible; none is a maker's figure.
+ */
+import { TARGET_LAMBDA } from "../carburettor/zones.ts";
+import type { Build } from "../log/schema.ts";
+
+export const STARTING_KINDS = ["twoStrokeBike", "fourStrokeAtv", "kart", "methanolRacer"] as const;
+export type StartingKind = (typeof STARTING_KINDS)[number];
+
+const STANDARD_DAY = { temperatureK: 288.15, pressurePa: 101_325, relativeHumidity: 0.5 };
+
+const range = (from: number, to: number, by: number): number[] =>
+  Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by);
+
+/** A needle of the usual shape: straight, then two tapers. */
+const needle = (straightMm: number): Build["carburettor"]["needle"] => ({
+  profile: [
+    { alongMm: 0, diameterMm: straightMm },
+    { alongMm: 10, diameterMm: straightMm },
+    { alongMm: 24, diameterMm: Math.round((straightMm - 0.28) * 100) / 100 },
+    { alongMm: 40, diameterMm: Math.round((straightMm - 0.95) * 100) / 100 },
+  ],
+  grooves: 5,
+  groovePitchMm: 1,
+  referenceClip: 3,
+});
+
+const BIKE: Build = {
+  machine: "motorcycle",
+  engine: { strokes: 2, cooling: "liquid", displacementCm3: 250, cylinders: 1, idleRpm: 1700, peakRpm: 8500 },
+  carburettor: {
+    boreMm: 38,
+    slide: { kind: "manual", idleLiftMm: 2, cutawayMm: 4 },
+    needleJetMm: 2.68,
+    needle: needle(2.52),
+    screw: "air",
+    pilotNumbering: { by: "diameter" },
+    mainNumbering: { by: "diameter" },
+    fuelDropMm: 12,
+    emulsionTubeDrilled: false,
+  },
+  fuel: { name: "petrol" },
+  baseline: {
+    setting: { pilot: 45, screwTurns: 1.5, clip: 3, main: 165, shimMm: 0 },
+    air: STANDARD_DAY,
+  },
+  box: { pilots: [42, 45, 48], mains: range(155, 175, 2.5), shimsMm: [] },
+  targetLambda: TARGET_LAMBDA.twoStroke,
+  usage: { idle: 10, low: 25, mid: 40, top: 25 },
+  screwWindow: { kind: "aroundBase", turns: 1 },
+};
+
+const ATV: Build = {
+  ...BIKE,
+  machine: "atv",
+  engine: { strokes: 4, cooling: "air", displacementCm3: 400, cylinders: 1, idleRpm: 1400, peakRpm: 7500 },
+  carburettor: {
+    ...BIKE.carburettor,
+    boreMm: 34,
+    slide: { kind: "vacuum", restLiftMm: 3, depressionPa: 2200 },
+    needleJetMm: 2.6,
+    needle: needle(2.45),
+    screw: "fuel",
+    emulsionTubeDrilled: true,
+    mainAirJetMm: 0.8,
+    pilotAirJetMm: 1.2,
+  },
+  baseline: { setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [38, 40, 42], mains: range(130, 150, 2.5), shimsMm: [] },
+  targetLambda: TARGET_LAMBDA.fourStrokeAir,
+};
+
+const KART: Build = {
+  ...BIKE,
+  machine: "kart",
+  engine: { ...BIKE.engine, displacementCm3: 125, idleRpm: 2200, peakRpm: 12_000 },
+  carburettor: {
+    ...BIKE.carburettor,
+    boreMm: 30,
+    slide: { kind: "manual", idleLiftMm: 2, cutawayMm: 4 },
+    needleJetMm: 2.66,
+    needle: needle(2.48),
+  },
+  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 150, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [58, 60, 62], mains: range(140, 160, 2), shimsMm: [] },
+  usage: { idle: 5, low: 15, mid: 35, top: 45 },
+};
+
+const RACER: Build = {
+  ...BIKE,
+  engine: { strokes: 2, cooling: "air", displacementCm3: 65, cylinders: 1, idleRpm: 2000, peakRpm: 11_000 },
+  carburettor: {
+    ...BIKE.carburettor,
+    boreMm: 24,
+    slide: { kind: "manual", idleLiftMm: 1.6, cutawayMm: 3 },
+    needleJetMm: 2.9,
+    needle: needle(2.55),
+  },
+  fuel: { name: "methanol" },
+  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [55, 60, 65], mains: range(220, 260, 5), shimsMm: [] },
+  targetLambda: TARGET_LAMBDA.methanol,
+  usage: { idle: 10, low: 10, mid: 20, top: 60 },
+};
+
+const STARTING: Readonly<Record<StartingKind, Build>> = {
+  twoStrokeBike: BIKE,
+  fourStrokeAtv: ATV,
+  kart: KART,
+  methanolRacer: RACER,
+};
+
+export const startingBuild = (kind: StartingKind): Build => STARTING[kind];

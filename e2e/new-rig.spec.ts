@@ -1,0 +1,61 @@
+/** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
+import { expect, test } from "@playwright/test";
+import { cardText, open, openRig, RIG, typeAir } from "./app.ts";
+
+test("a rig is described from nothing to its first card", async ({ page }) => {
+  await open(page, "/");
+  await page.getByRole("link", { name: "New rig" }).click();
+  await page.getByRole("button", { name: "Kart" }).click();
+  await page.getByLabel("Name").fill("125 kart");
+  await page.getByLabel("Number plate").fill("41");
+  await page.getByLabel("Main jets in the box").fill("140 to 160 by 2; 165");
+  await page.getByLabel("Screw", { exact: true }).fill("1 3/4");
+  await page.getByRole("button", { name: "Make the rig" }).click();
+  await expect(page.getByText("125 kart").filter({ visible: true }).first()).toBeVisible();
+  await expect(page.getByText("No air has been read: the card is for the baseline’s day.")).toBeVisible();
+  expect(await cardText(page)).toContain("1 ¾");
+
+  await page.getByRole("link", { name: /^Air/ }).filter({ visible: true }).click();
+  await typeAir(page, { temperature: "31", humidity: "35", pressure: "955" });
+  await page.getByRole("button", { name: "Save this air" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Today’s card");
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: /125 kart/ })).toBeVisible();
+});
+
+test("a needle thicker than its jet and a jet of no size are refused where they stand", async ({ page }) => {
+  await openRig(page, "/build");
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.5");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await expect(page.getByText(/needle must be thinner than its jet \(2.5 mm\)/)).toBeVisible();
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.68");
+  await page.getByLabel("Main jets in the box").fill("150, big");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await expect(page.getByText(/“big” is no size/)).toBeVisible();
+  await expect(page.getByLabel("Main jets in the box")).toHaveValue("150, big");
+});
+
+test("a cleaned main side is logged and widens the doubt at the top", async ({ page }) => {
+  await openRig(page, "/why");
+  const doubt = async () => {
+    const row = page.getByRole("table", { name: /Each zone/ }).getByRole("row", { name: /^Top/ });
+    return Number.parseFloat((await row.getByRole("cell").nth(1).textContent()) ?? "");
+  };
+  const before = await doubt();
+  await page.goto(`${RIG}/build`);
+  await page.getByRole("button", { name: "Main side" }).click();
+  await page.getByLabel("Words for the log").fill("Main passage blown out");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await expect(page.getByText("Main passage blown out").first()).toBeVisible();
+  await page.goto(`${RIG}/why`);
+  await expect.poll(doubt).toBeGreaterThan(before + 1);
+});
+
+test("the needle moves with the throttle and the clip", async ({ page }) => {
+  await openRig(page, "/build");
+  const ring = page.getByText(/Open ring/);
+  const before = await ring.textContent();
+  await page.getByRole("slider", { name: "Throttle" }).press("End");
+  await expect(ring).not.toHaveText(before ?? "");
+  await expect(ring).toContainText("The main jet rules here.");
+});
