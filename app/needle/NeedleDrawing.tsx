@@ -28,8 +28,11 @@ function Body({ build, scale }: { build: Build; scale: NeedleScale }) {
         {...wall}
       />
       <line x1={4} x2={WIDTH - 4} y1={ceiling} y2={ceiling} stroke="var(--ink)" strokeDasharray="4 4" />
-      <text x={8} y={ceiling + 14} fontSize="12" fill="var(--quiet)">
-        bore {boreMm} mm
+      <text x={8} y={ceiling + 15} fontSize="12" fill="var(--quiet)">
+        bore
+      </text>
+      <text x={8} y={ceiling + 30} fontSize="12" fill="var(--quiet)">
+        {boreMm} mm
       </text>
     </g>
   );

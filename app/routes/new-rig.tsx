@@ -6,7 +6,7 @@ import type { Route } from "./+types/new-rig";
 import { Build } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { STARTING_KINDS, startingBuild, type StartingKind } from "#core/rig/starting-builds.ts";
-import { BuildEditor } from "#app/build/BuildEditor.tsx";
+import { BuildEditor } from "#app/editor/BuildEditor.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { PageHead } from "#app/parts/PageHead.tsx";
 import { Problem } from "#app/parts/Problem.tsx";

@@ -6,7 +6,7 @@ import type { Route } from "./+types/rig-build";
 import { PathName } from "#core/log/parts.ts";
 import { Build } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
-import { BuildEditor } from "#app/build/BuildEditor.tsx";
+import { BuildEditor } from "#app/editor/BuildEditor.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { useRig } from "#app/rig/context.ts";

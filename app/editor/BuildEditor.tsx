@@ -1,0 +1,79 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import Button from "@mui/material/Button";
+import { useState, type ReactNode } from "react";
+import { FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
+import type { Build } from "#core/log/schema.ts";
+import { BuildForm, buildTexts, type BuildTexts } from "#app/forms/build-form.ts";
+import { NeedleDrawing } from "#app/needle/NeedleDrawing.tsx";
+import { Caution } from "#app/parts/Caution.tsx";
+import {
+  BaselineSection,
+  BoxSection,
+  CarburettorSection,
+  MachineSection,
+  NeedleSection,
+  RidingSection,
+} from "./sections.tsx";
+
+interface BuildEditorProps {
+  readonly start: Build;
+  readonly saveWords: string;
+  readonly saving: boolean;
+  readonly onSave: (build: Build) => void;
+  /** what stands above the fields and below them */
+  readonly before?: ReactNode;
+  readonly after?: ReactNode;
+}
+
+/** Follows the fields; while something is half typed it keeps the last needle that could be. */
+function LiveNeedle({ start }: { start: Build }) {
+  const texts = useWatch({ control: useFormContext<BuildTexts>().control });
+  const parsed = BuildForm.safeParse(texts);
+  const [last, setLast] = useState(start);
+  const now = parsed.success ? parsed.data : last;
+  if (parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(last)) setLast(parsed.data);
+  return <NeedleDrawing build={now} />;
+}
+
+/** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
+export function BuildEditor({ start, saveWords, saving, onSave, before, after }: BuildEditorProps) {
+  const form = useForm<BuildTexts, unknown, Build>({
+    resolver: zodResolver(BuildForm),
+    defaultValues: buildTexts(start),
+    mode: "onTouched",
+  });
+  const wrong = Object.keys(form.formState.errors).length > 0 && form.formState.isSubmitted;
+  return (
+    <FormProvider {...form}>
+      <form
+        className="stack"
+        style={{ gap: 32 }}
+        noValidate
+        onSubmit={(event) => void form.handleSubmit(onSave)(event)}
+      >
+        {before}
+        <MachineSection />
+        <CarburettorSection />
+        <div className="beside">
+          <NeedleSection />
+          <LiveNeedle start={start} />
+        </div>
+        <BoxSection />
+        <BaselineSection />
+        <RidingSection />
+        {after}
+        {wrong && (
+          <Caution grave>
+            Something above cannot be; it is marked at its field. Nothing was saved, and nothing typed is
+            lost.
+          </Caution>
+        )}
+        <div className="row save">
+          <Button type="submit" variant="contained" disabled={saving}>
+            {saving ? "Saving…" : saveWords}
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
