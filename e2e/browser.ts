@@ -24,15 +24,22 @@ export const SERVE = (port: number): string[] => [
   "--quiet",
 ];
 
-/** @returns the server once it answers; @throws {Error} when it has not after ten seconds */
+const answers = (port: number): Promise<boolean> =>
+  fetch(`http://localhost:${port}/`).then(
+    (response) => response.ok,
+    () => false,
+  );
+
+/**
+ * @returns the server once it answers
+ * @throws {Error} when it has not after ten seconds, or when another one holds the port: the server would
+ * silently move to the next, and an old build be tested
+ */
 export async function serveBuild(port: number): Promise<ChildProcess> {
+  if (await answers(port)) throw new Error(`port ${port} is taken: stop what answers there`);
   const server = spawn("node_modules/.bin/sirv", SERVE(port), { stdio: "ignore" });
   for (let tries = 0; tries < 100; tries += 1) {
-    const answered = await fetch(`http://localhost:${port}/`).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (answered) return server;
+    if (await answers(port)) return server;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   server.kill();

@@ -1,4 +1,5 @@
 /** After one visit everything works with the server gone: typed addresses, saving, the worker, the fonts. */
+import type { ChildProcess } from "node:child_process";
 import { expect, test } from "@playwright/test";
 import { RIG, typeAir } from "./app.ts";
 import { serveBuild } from "./browser.ts";
@@ -18,10 +19,15 @@ const ROUTES: [string, RegExp | string][] = [
 
 test.use({ serviceWorkers: "allow" });
 
+let server: ChildProcess | undefined;
+test.afterEach(() => {
+  server?.kill();
+});
+
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
   test.setTimeout(60_000);
   const port = 4480 + info.parallelIndex * 2 + (info.project.name === "phone" ? 1 : 0);
-  const server = await serveBuild(port);
+  server = await serveBuild(port);
   const address = (path: string) => `http://localhost:${port}${path}`;
   await page.goto(address("/"));
   await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
