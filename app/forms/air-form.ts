@@ -1,6 +1,12 @@
 /** The air as typed: texts with units in, what the log keeps out; used by the form and by its action. */
 import * as z from "zod";
-import { ELEVATION_DOMAIN_M, looksLikeSeaLevel, stationPressureFromSetting } from "#core/air/barometer.ts";
+import { looksLikeSeaLevel, stationPressureFromSetting } from "#core/air/barometer.ts";
+import {
+  ELEVATION_DOMAIN_M,
+  PRESSURE_DOMAIN_PA,
+  SEA_LEVEL_DOMAIN_PA,
+  TEMPERATURE_DOMAIN_K,
+} from "#core/units/domains.ts";
 import type { AirEntry } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import {
@@ -34,9 +40,9 @@ export const AirTexts = z.object({
 export type AirTexts = z.infer<typeof AirTexts>;
 
 const RANGES = {
-  temperature: { min: 243.15, max: 328.15 },
-  pressure: { min: 50_000, max: 110_000 },
-  seaLevel: { min: 85_000, max: 110_000 },
+  temperature: TEMPERATURE_DOMAIN_K,
+  pressure: PRESSURE_DOMAIN_PA,
+  seaLevel: SEA_LEVEL_DOMAIN_PA,
   length: ELEVATION_DOMAIN_M,
   humidity: { min: 0, max: 1 },
 } as const;

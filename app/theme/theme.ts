@@ -2,7 +2,7 @@
 import { createTheme, type Theme } from "@mui/material/styles";
 import { DAY, NIGHT, type Colours } from "./colours.ts";
 
-export const HEADING = '"Barlow Condensed", "Arial Narrow", sans-serif';
+const HEADING = '"Barlow Condensed", "Arial Narrow", sans-serif';
 export const BODY = '"Atkinson Hyperlegible Next Variable", "Verdana", sans-serif';
 
 const palette = (c: Colours) => ({

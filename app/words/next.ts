@@ -20,6 +20,13 @@ export interface NextWords {
   readonly reason: string;
 }
 
+const LOOK_TITLES: Readonly<Record<Zone, string>> = {
+  idle: "at idle",
+  low: "just off idle",
+  mid: "in the middle",
+  top: "at the top",
+};
+
 const zoneLower = (zone: Zone): string => ZONE_NAMES[zone].toLowerCase();
 
 function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
@@ -41,7 +48,7 @@ function changeWords(advice: Advice, next: ChangeStep): NextWords {
       ? "leaves the rest alone"
       : `makes ${elsewhere.map((other) => `${zoneLower(other)} ${shiftWords(next.effect[other])}`).join(", ")}`;
   const seen = `${looksWords(zone.looks)} in the ${zoneLower(next.zone)}: it is ${mixtureWords(zone.mean)}.`;
-  const does = `${to} brings it to ${mixtureWords(after)} and ${rest}. Better than now: ${certainty(next.chanceBetter)}.`;
+  const does = `${to} brings it to ${mixtureWords(after)} and ${rest}. Better than now: ${certainty(next.chanceBetter)}. Then look ${LOOK_TITLES[next.zone]}.`;
   const title = `${next.urgent ? "First: " : "One change: "}${partInSentence(next.part)} ${from} to ${to}`;
   const danger = `Too likely past the lean limit at full throttle (${percentWords(zoneOf(advice, "top").pPastLimit)}). `;
   return { title, reason: `${next.urgent ? danger : ""}${seen} ${does}` };
@@ -59,13 +66,6 @@ function cardWords(advice: Advice, parts: readonly Part[], urgent: boolean): Nex
       : `This air burns like ${dense} of the baseline’s. The card brings every zone it can reach back to right.`,
   };
 }
-
-const LOOK_TITLES: Readonly<Record<Zone, string>> = {
-  idle: "at idle",
-  low: "just off idle",
-  mid: "in the middle",
-  top: "at the top",
-};
 
 function lookWords(
   advice: Advice,

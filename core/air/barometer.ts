@@ -1,8 +1,6 @@
 /** Station pressure: what the engine feels, from whatever the instrument or the weather report shows. */
+import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { requireRange } from "../units/guard.ts";
-
-/** Places a wheel can reach. */
-export const ELEVATION_DOMAIN_M = { min: -430, max: 5500 } as const;
 
 /**
  * ISO 2533 standard atmosphere.
@@ -24,7 +22,7 @@ export function standardPressure(elevationM: number): number {
  * @throws {RangeError} outside those ranges
  */
 export function stationPressureFromSetting(settingPa: number, elevationM: number): number {
-  requireRange("altimeter setting", settingPa, 85_000, 110_000, "Pa");
+  requireRange("altimeter setting", settingPa, SEA_LEVEL_DOMAIN_PA.min, SEA_LEVEL_DOMAIN_PA.max, "Pa");
   requireRange("elevation", elevationM, ELEVATION_DOMAIN_M.min, ELEVATION_DOMAIN_M.max, "m");
   const exponent = 0.190263;
   return 100 * ((settingPa / 100) ** exponent - 8.417286e-5 * elevationM) ** (1 / exponent);

@@ -3,6 +3,7 @@
  * Its stated domain is 15-27 °C and 600-1100 hPa. Tamis accepts more and says so (`extrapolated`);
  * the error is expected to stay below 0.1 %.
  */
+import { PRESSURE_DOMAIN_PA } from "../units/domains.ts";
 import { requireRange } from "../units/guard.ts";
 import { saturationVapourPressure, ZERO_CELSIUS_K } from "./saturation-vapour-pressure.ts";
 
@@ -24,8 +25,6 @@ export interface HumidAir extends AirState {
   /** outside the formula's own stated domain */
   readonly extrapolated: boolean;
 }
-
-export const PRESSURE_DOMAIN_PA = { min: 50_000, max: 110_000 } as const;
 
 /** Molar gas constant as the CIPM-2007 paper uses it (CODATA 2006), J/(mol K). */
 export const GAS_CONSTANT = 8.314472;

@@ -3,10 +3,8 @@
  * Source: Picard, Davis, Gläser, Fujii, "Revised formula for the density of moist air (CIPM-2007)",
  * Metrologia 45 (2008) 149-155, equation (A1.1).
  */
+import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 import { requireRange } from "../units/guard.ts";
-
-/** What Tamis accepts: -30 to 55 °C. */
-export const TEMPERATURE_DOMAIN_K = { min: 243.15, max: 328.15 } as const;
 
 /** Kelvin at 0 °C, the offset between the two scales. */
 export const ZERO_CELSIUS_K = 273.15;

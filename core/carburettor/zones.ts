@@ -10,11 +10,6 @@ export const PROBES: PerZone<number> = { idle: 0, low: 0.18, mid: 0.45, top: 0.9
 /** Where one zone ends and the next begins. */
 export const ZONE_EDGES = [1 / 8, 1 / 4, 3 / 4] as const;
 
-/** @returns a value per zone from a function of the zone */
-export function perZone<T>(make: (zone: Zone) => T): PerZone<T> {
-  return { idle: make("idle"), low: make("low"), mid: make("mid"), top: make("top") };
-}
-
 /** Target λ by kind of engine; every one can be edited. */
 export const TARGET_LAMBDA = {
   twoStroke: { idle: 0.88, low: 0.9, mid: 0.9, top: 0.86 },

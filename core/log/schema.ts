@@ -4,8 +4,15 @@
  * numbers); the air and everything else is SI. Objects are strict: a key we do not know is a mistake.
  */
 import * as z from "zod";
+import {
+  ELEVATION_DOMAIN_M,
+  PRESSURE_DOMAIN_PA,
+  SEA_LEVEL_DOMAIN_PA,
+  TEMPERATURE_DOMAIN_K,
+} from "../units/domains.ts";
 import { PathName, TONES, ZoneName } from "./parts.ts";
 
+const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
 const mm = (min: number, max: number) => z.number().min(min).max(max);
 const Text = z.string().trim().max(2000);
 const JetNumber = z.number().min(5).max(999);
@@ -41,8 +48,8 @@ export const Setting = z.strictObject({
 export type Setting = z.infer<typeof Setting>;
 
 const AirState = z.strictObject({
-  temperatureK: z.number().min(243.15).max(328.15),
-  pressurePa: z.number().min(50_000).max(110_000),
+  temperatureK: within(TEMPERATURE_DOMAIN_K),
+  pressurePa: within(PRESSURE_DOMAIN_PA),
   relativeHumidity: z.number().min(0).max(1),
 });
 
@@ -148,11 +155,11 @@ export const AirEntry = entry("air", {
   ]),
   pressure: z.discriminatedUnion("kind", [
     z.strictObject({ kind: z.literal("station"), pressurePa: AirState.shape.pressurePa }),
-    z.strictObject({ kind: z.literal("seaLevel"), pressurePa: z.number().min(85_000).max(110_000) }),
+    z.strictObject({ kind: z.literal("seaLevel"), pressurePa: within(SEA_LEVEL_DOMAIN_PA) }),
     z.strictObject({ kind: z.literal("standard") }),
   ]),
   /** needed where the pressure is not the station's */
-  elevationM: z.number().min(-430).max(5500).optional(),
+  elevationM: within(ELEVATION_DOMAIN_M).optional(),
   place: z.string().trim().max(60),
   simulated: z.boolean().optional(),
 });

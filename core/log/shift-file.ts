@@ -1,5 +1,6 @@
 /** The table that `shift` works through: a build, and settings and airs to compare with its baseline. */
 import * as z from "zod";
+import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import { Build, Setting } from "./schema.ts";
 
 const temperatureK = Build.shape.baseline.shape.air.shape.temperatureK;
@@ -19,7 +20,11 @@ export const ShiftFile = z.strictObject({
           .union([
             Build.shape.baseline.shape.air,
             /** the standard atmosphere's pressure at that height */
-            z.strictObject({ temperatureK, relativeHumidity, elevationM: z.number().min(-430).max(5500) }),
+            z.strictObject({
+              temperatureK,
+              relativeHumidity,
+              elevationM: z.number().min(ELEVATION_DOMAIN_M.min).max(ELEVATION_DOMAIN_M.max),
+            }),
           ])
           .optional(),
       }),
