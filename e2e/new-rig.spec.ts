@@ -59,3 +59,18 @@ test("the needle moves with the throttle and the clip", async ({ page }) => {
   await expect(ring).not.toHaveText(before ?? "");
   await expect(ring).toContainText("The main jet rules here.");
 });
+
+test("a part locked by the class stays as it is on every card", async ({ page }) => {
+  await openRig(page, "/build");
+  await page
+    .getByRole("group", { name: "Locked by the rules" })
+    .getByRole("button", { name: "Main" })
+    .click();
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+  await page.goto(`${RIG}/air`);
+  await typeAir(page, { temperature: "30", humidity: "40", pressure: "780" });
+  await page.getByRole("button", { name: "Save this air" }).click();
+  await expect(page.getByText(/The class rules lock main jet/)).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("main jet");
+});

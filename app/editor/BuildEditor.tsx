@@ -13,6 +13,7 @@ import {
   MachineSection,
   NeedleSection,
   RidingSection,
+  RulesSection,
 } from "./sections.tsx";
 
 interface BuildEditorProps {
@@ -60,6 +61,7 @@ export function BuildEditor({ start, saveWords, saving, onSave, before, after }:
         </div>
         <BoxSection />
         <BaselineSection />
+        <RulesSection />
         <RidingSection />
         {after}
         {wrong && (

@@ -1,11 +1,14 @@
 /** The sections of the rig editor, in the order one takes a machine apart. */
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Close from "@mui/icons-material/Close";
 import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import { ZONES } from "#core/carburettor/zones.ts";
+import { PARTS } from "#core/log/parts.ts";
 import type { BuildTexts } from "#app/forms/build-form.ts";
-import { ZONE_NAMES } from "#app/words/parts.ts";
+import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
 import { NumberText, PickText, Section } from "./fields.tsx";
 
 const useBuild = () => useFormContext<BuildTexts>();
@@ -263,6 +266,34 @@ export function RidingSection() {
           <NumberText name="screwWindow.to" label="To" unit="turns" />
         </>
       )}
+    </Section>
+  );
+}
+
+/** What the rule book forbids: advice never breaks it, and says when it stands in the way. */
+export function RulesSection() {
+  const { control, setValue } = useBuild();
+  const locked = useWatch({ control, name: "locked" });
+  return (
+    <Section
+      title="Class rules"
+      note="What may not be changed in your class. The rule book comes first: advice keeps to it, and says when a rule is what stands in the way."
+    >
+      <ToggleButtonGroup
+        className="whole"
+        fullWidth
+        aria-label="Locked by the rules"
+        value={locked.split(" ")}
+        onChange={(_, parts: string[]) =>
+          setValue("locked", PARTS.filter((part) => parts.includes(part)).join(" "))
+        }
+      >
+        {PARTS.map((part) => (
+          <ToggleButton key={part} value={part}>
+            {PART_NAMES[part]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
     </Section>
   );
 }

@@ -15,6 +15,7 @@ const flow: Build = {
   },
   fuel: { name: "other", density15KgM3: 730, expansionPerK: 0.001, stoichiometric: 13.8 },
   screwWindow: { kind: "fixed", from: 1, to: 2.5 },
+  locked: ["clip", "shimMm"],
 };
 
 describe("a rig as typed", () => {

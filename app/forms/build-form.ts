@@ -51,7 +51,7 @@ const VARIANTS: Readonly<Record<string, Readonly<Record<string, readonly string[
   screwWindow: { aroundBase: ["kind", "turns"], fixed: ["kind", "from", "to"] },
 };
 const WORDS = new Set(["machine", "cooling", "kind", "by", "name", "screw"]);
-const OPTIONAL = new Set(["mainAirJetMm", "pilotAirJetMm"]);
+const OPTIONAL = new Set(["mainAirJetMm", "pilotAirJetMm", "locked"]);
 const LISTS = new Set(["pilots", "mains", "shimsMm"]);
 const AIR = {
   temperatureK: ["temperature", "°C"],
@@ -66,6 +66,7 @@ function leaf(path: string[], text: string, say: Say): unknown {
   if (WORDS.has(name)) return text;
   if (name === "emulsionTubeDrilled") return text === "yes";
   if (OPTIONAL.has(name) && text.trim() === "") return undefined;
+  if (name === "locked") return text.split(" ");
   if (LISTS.has(name)) {
     const list = readSizeList(text);
     if (list.ok) return list.sizes;
@@ -161,6 +162,7 @@ const OPENED: Pick<BuildTexts, "fuel" | "screwWindow"> & { slide: Slide; numberi
 
 function text(value: unknown, path: string[]): unknown {
   const name = path.at(-1) ?? "";
+  if (name === "locked") return (value as string[]).join(" ");
   if (LISTS.has(name)) return writeSizeList(value as number[]);
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (path.includes("air") && name in AIR) {
@@ -179,6 +181,7 @@ export function buildTexts(build: Build): BuildTexts {
   const { carburettor } = texts;
   return {
     ...texts,
+    locked: texts.locked ?? "",
     carburettor: {
       ...carburettor,
       mainAirJetMm: carburettor.mainAirJetMm ?? "",

@@ -39,6 +39,10 @@ export function warningWords(warning: Warning): WarningWords {
       return plain(
         `${ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: slide cutaway, needle and needle jet rule there.`,
       );
+    case "ruleInTheWay":
+      return plain(
+        `The class rules lock ${warning.parts.map(partInSentence).join(" and ")}: that is what stands in the way of a better card.`,
+      );
     case "noAir":
       return plain("No air has been read: the card is for the baseline’s day.");
     case "seaLevelSuspected":

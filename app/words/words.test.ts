@@ -124,6 +124,7 @@ describe("warnings in words", () => {
     { code: "mainAtStop", main: 148, wantedMain: 144 },
     { code: "outOfReach", zone: "low", mean: -0.1 },
     { code: "noAir" },
+    { code: "ruleInTheWay", parts: ["clip", "main"] },
     { code: "seaLevelSuspected", pressurePa: 101_800, elevationM: 1380 },
     { code: "extrapolatedAir" },
     { code: "unsettled" },

@@ -10,7 +10,7 @@ import {
   SEA_LEVEL_DOMAIN_PA,
   TEMPERATURE_DOMAIN_K,
 } from "../units/domains.ts";
-import { PathName, TONES, ZoneName } from "./parts.ts";
+import { PartName, PathName, TONES, ZoneName } from "./parts.ts";
 
 const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
 const mm = (min: number, max: number) => z.number().min(min).max(max);
@@ -120,6 +120,8 @@ export const Build = z.strictObject({
     /** heights of washers that may go under the clip, singly or stacked as listed */
     shimsMm: z.array(mm(-5, 5)).max(20),
   }),
+  /** parts that the class's rule book forbids to change */
+  locked: z.array(PartName).min(1).max(5).optional(),
   /** λ wanted in each zone */
   targetLambda: perZone(z.number().min(0.5).max(1.3)),
   /** share of riding time in each zone; any scale, 0 for never */

@@ -2,7 +2,7 @@ import { humidAir } from "../air/humid-air.ts";
 import { buildModel } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES } from "../carburettor/zones.ts";
 import { PRIOR } from "../evidence/unknowns.ts";
-import { PARTS } from "../log/parts.ts";
+import { PARTS, type Part } from "../log/parts.ts";
 import type { Entry, Setting } from "../log/schema.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { rigFromBuild } from "../rig/from-build.ts";
@@ -197,6 +197,25 @@ describe("the next step", () => {
       fitPart("0003", "09:12", "clip", 2),
     ]);
     expect(warnings).toContainEqual({ code: "inseparable", parts: ["clip", "main"] });
+  });
+
+  it("never touches what the class rules lock, and says when a rule stands in the way", () => {
+    const ruled = (locked: Part[]) => [
+      build("08:00", { locked }),
+      air("0001", "08:30"),
+      plug("0001", "09:00", "top", "umber"),
+      plug("0002", "09:10", "top", "umber"),
+    ];
+    for (const locked of [["main"], ["main", "clip", "shimMm"], [...PARTS]] as Part[][]) {
+      const { card, next, fitted, warnings } = advise(ruled(locked));
+      for (const part of locked) expect(card.setting[part]).toBe(fitted[part]);
+      if (next.kind === "change") expect(locked).not.toContain(next.part);
+      expect(warnings).toContainEqual({
+        code: "ruleInTheWay",
+        parts: expect.arrayContaining(["main"]) as Part[],
+      });
+    }
+    expect(advise(ruled(["shimMm"])).warnings.map(({ code }) => code)).not.toContain("ruleInTheWay");
   });
 
   it("says that a zone is out of reach of the box", () => {

@@ -12,6 +12,7 @@ import { chanceRight, settingJudge, TOLERANCE, type Judged } from "./judge-setti
 import { chanceAbove } from "./loss.ts";
 import { type LookKind } from "./next-look.ts";
 import { nextStep, type NextStep } from "./next-step.ts";
+import { rulesInTheWay } from "./rules-in-the-way.ts";
 import { sift, type Sifted } from "./sift.ts";
 import { stripCurve, type StripPoint } from "./strip-curve.ts";
 import { SURPRISING, type LookOutcome } from "./update.ts";
@@ -150,6 +151,7 @@ export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEn
       airEntry,
       openChange,
       converged: sifted.converged,
+      ruled: rulesInTheWay(judge, build, fitted, card),
     }),
     looks: outcomes,
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),

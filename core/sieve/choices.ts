@@ -27,7 +27,7 @@ function screwSteps({ from, to }: ScrewWindow): number[] {
 }
 
 /** @returns every value each part could have, the fitted one included even if it is not in the box */
-export function choices(build: Build, fitted: Setting): Choices {
+function choicesWithoutRules(build: Build, fitted: Setting): Choices {
   const { box, carburettor } = build;
   return {
     pilot: ordered([...box.pilots, fitted.pilot]),
@@ -35,6 +35,26 @@ export function choices(build: Build, fitted: Setting): Choices {
     clip: Array.from({ length: carburettor.needle.grooves }, (_, i) => i + 1),
     main: ordered([...box.mains, fitted.main]),
     shimMm: ordered([0, ...box.shimsMm, fitted.shimMm]),
+  };
+}
+
+/**
+ * @param locked - parts that must stay as they are fitted; the class's rules unless told otherwise
+ * @returns what may be fitted here and now
+ */
+export function choices(
+  build: Build,
+  fitted: Setting,
+  locked: readonly Part[] = build.locked ?? [],
+): Choices {
+  const open = choicesWithoutRules(build, fitted);
+  const values = (part: Part) => (locked.includes(part) ? [fitted[part]] : open[part]);
+  return {
+    pilot: values("pilot"),
+    screwTurns: values("screwTurns"),
+    clip: values("clip"),
+    main: values("main"),
+    shimMm: values("shimMm"),
   };
 }
 

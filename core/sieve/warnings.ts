@@ -20,6 +20,8 @@ export type Warning =
   | { readonly code: "mainAtStop"; readonly main: number; readonly wantedMain: number }
   /** nothing in the box brings this zone right: another needle, slide or needle jet would */
   | { readonly code: "outOfReach"; readonly zone: Zone; readonly mean: number }
+  /** a class rule keeps these parts from being changed, and that costs something */
+  | { readonly code: "ruleInTheWay"; readonly parts: readonly Part[] }
   | { readonly code: "noAir" }
   | { readonly code: "seaLevelSuspected"; readonly pressurePa: number; readonly elevationM: number }
   | { readonly code: "extrapolatedAir" }
@@ -49,6 +51,7 @@ interface Known {
   readonly airEntry: AirEntry | undefined;
   readonly openChange: OpenChange | undefined;
   readonly converged: boolean;
+  readonly ruled: readonly Part[];
 }
 
 function wantedJet(
@@ -124,12 +127,13 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged } = known;
+  const { openChange, converged, ruled } = known;
   return [
     ...danger(known),
     ...(openChange && openChange.parts.length > 1
       ? [{ code: "inseparable" as const, parts: openChange.parts }]
       : []),
+    ...(ruled.length > 0 ? [{ code: "ruleInTheWay" as const, parts: ruled }] : []),
     ...stops(known),
     ...aboutAir(known),
     ...(converged ? [] : [{ code: "unsettled" as const }]),
