@@ -48,6 +48,12 @@ describe("air", () => {
     expect(air["vapourPressurePa"]).toBeCloseTo(1174.28989, 4);
   });
 
+  it("takes numbers as scripts write them", () => {
+    expect(answer("air", "--temp", "2e1", "--pressure", "1.01325e5", "--humidity", "50")["pressurePa"]).toBe(
+      101_325,
+    );
+  });
+
   it("takes frost, other units, other instruments and other barometers", () => {
     expect(answer("air", "--temp", "-5", "--pressure", "863 hPa", "--humidity", "50")["temperatureK"]).toBe(
       268.15,

@@ -67,6 +67,30 @@ test("why lists every look with what it weighed, and what would change the advic
   await expect(looks.nth(1)).toContainText(/bone: 11 % lean/);
 });
 
+test("the log is searched by word, and says when nothing matches", async ({ page }) => {
+  await openRig(page, "/log");
+  const entries = page.getByRole("list", { name: "Entries" });
+  await page.getByLabel("Search").fill("plug bone");
+  await expect(entries.getByText("bone")).toBeVisible();
+  await expect(entries.getByText("biscuit")).toHaveCount(0);
+  await page.getByLabel("Search").fill("carbide");
+  await expect(page.getByText("Nothing in the log matches “carbide”.")).toBeVisible();
+});
+
+test("units chosen once hold on every screen", async ({ page }) => {
+  await open(page, "/data");
+  await page.getByLabel("Pressure").click();
+  await page.getByRole("option", { name: "inHg" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.goto(RIG);
+  await expect(
+    page
+      .getByText(/25\.48 inHg/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible();
+});
+
 test("the keys work where nothing is being typed", async ({ page, isMobile }) => {
   test.skip(isMobile, "a phone has no keyboard");
   await openRig(page);

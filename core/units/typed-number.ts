@@ -1,5 +1,5 @@
 /**
- * Numbers as a tuner types them: `1.75`, `1,75`, `1 3/4`, `1¾`, `-5`.
+ * Numbers as a tuner types them: `1.75`, `1,75`, `1 3/4`, `1¾`, `-5`; and as a script does: `1.01325e5`.
  * A single comma or point is the decimal mark; both together are refused, because "1,013.25" means
  * different numbers to different people.
  */
@@ -17,7 +17,7 @@ const VULGAR: Readonly<Record<string, string>> = {
   "⅓": "1/3",
   "⅔": "2/3",
 };
-const DECIMAL = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+const DECIMAL = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d{1,3})?$/i;
 const FRACTION = /^([+-])?(?:(\d+) )?(\d+)\/(\d+)$/;
 
 /**

@@ -17,6 +17,8 @@ describe("typed numbers", () => {
     ["−5,5", -5.5],
     ["-1 1/2", -1.5],
     [" 165 ", 165],
+    ["1.01325e5", 101_325],
+    ["5E-1", 0.5],
   ])("reads %p as %d", (text, value) => {
     expect(readTypedNumber(text)).toEqual({ ok: true, value });
   });
@@ -26,7 +28,8 @@ describe("typed numbers", () => {
     ["   ", "empty"],
     ["1,013.25", "twoMarks"],
     ["main", "notANumber"],
-    ["1e5", "notANumber"],
+    ["1e999", "notANumber"],
+    ["e5", "notANumber"],
     ["1 3/0", "notANumber"],
     ["NaN", "notANumber"],
     ["Infinity", "notANumber"],
