@@ -77,6 +77,16 @@ test("the log is searched by word, and says when nothing matches", async ({ page
   await expect(page.getByText("Nothing in the log matches “carbide”.")).toBeVisible();
 });
 
+test("printing takes the whole log, and a card that says whose it is and for which air", async ({ page }) => {
+  await openRig(page, "/log");
+  await page.evaluate(() => window.dispatchEvent(new Event("beforeprint")));
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByText("Measured on the bench over the winter.")).toBeVisible(); // the oldest entry
+  const card = page.getByRole("complementary", { name: "The card" });
+  await expect(card.getByText(/27 · 250 enduro/)).toBeVisible();
+  await expect(card.getByText(/12:48 · 24\.0 °C · 863 hPa · 46 %/)).toBeVisible();
+});
+
 test("units chosen once hold on every screen", async ({ page }) => {
   await open(page, "/data");
   await page.getByLabel("Pressure").click();

@@ -7,6 +7,7 @@ import { dayOf } from "#core/log/schema.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { printOnly } from "#app/parts/print.ts";
+import { usePrinting } from "#app/parts/use-printing.ts";
 import { useRig } from "#app/rig/context.ts";
 import { LogLineItem } from "#app/rig/LogLines.tsx";
 import type { ActionProblem } from "#app/rig/save.ts";
@@ -61,12 +62,40 @@ function NoteForm() {
   );
 }
 
+function DayHeading({ day }: { day: string }) {
+  return (
+    <h2 className="label" style={{ padding: "18px 0 6px" }}>
+      {dayTitle(day)}
+    </h2>
+  );
+}
+
+/** On paper there is no view to scroll: every entry, under the rig's name. */
+function PrintedLog({ shown }: { shown: readonly Item[] }) {
+  const context = useRig();
+  return (
+    <div>
+      <strong>
+        {context.header.plate} · {context.header.name}
+      </strong>
+      {shown.map((item) =>
+        "day" in item ? (
+          <DayHeading key={item.key} day={item.day} />
+        ) : (
+          <LogLineItem key={item.key} line={item.line} context={context} />
+        ),
+      )}
+    </div>
+  );
+}
+
 export default function LogRoute() {
   const context = useRig();
   const { present, preferences } = context;
   const [search, setSearch] = useState("");
   const shown = items(matching(present.lines, search, preferences));
   const list = useRef<HTMLDivElement>(null);
+  const printing = usePrinting();
   // The list scrolls inside the work area; only what is near the view is in the page.
   // eslint-disable-next-line react-hooks/incompatible-library
   const rows = useVirtualizer({
@@ -99,39 +128,41 @@ export default function LogRoute() {
         slotProps={{ inputLabel: { shrink: true } }}
       />
       {shown.length === 0 && <p className="quiet">Nothing in the log matches “{search}”.</p>}
-      <div
-        ref={list}
-        style={{ height: rows.getTotalSize(), position: "relative" }}
-        role="list"
-        aria-label="Entries"
-      >
-        {rows.getVirtualItems().map((row) => {
-          const item = shown[row.index];
-          if (!item) return null;
-          return (
-            <div
-              key={row.key}
-              ref={rows.measureElement}
-              data-index={row.index}
-              role="listitem"
-              style={{
-                position: "absolute",
-                insetInline: 0,
-                top: 0,
-                transform: `translateY(${row.start}px)`,
-              }}
-            >
-              {"day" in item ? (
-                <h2 className="label" style={{ padding: "18px 0 6px" }}>
-                  {dayTitle(item.day)}
-                </h2>
-              ) : (
-                <LogLineItem line={item.line} context={context} />
-              )}
-            </div>
-          );
-        })}
-      </div>
+      {printing ? (
+        <PrintedLog shown={shown} />
+      ) : (
+        <div
+          ref={list}
+          style={{ height: rows.getTotalSize(), position: "relative" }}
+          role="list"
+          aria-label="Entries"
+        >
+          {rows.getVirtualItems().map((row) => {
+            const item = shown[row.index];
+            if (!item) return null;
+            return (
+              <div
+                key={row.key}
+                ref={rows.measureElement}
+                data-index={row.index}
+                role="listitem"
+                style={{
+                  position: "absolute",
+                  insetInline: 0,
+                  top: 0,
+                  transform: `translateY(${row.start}px)`,
+                }}
+              >
+                {"day" in item ? (
+                  <DayHeading day={item.day} />
+                ) : (
+                  <LogLineItem line={item.line} context={context} />
+                )}
+              </div>
+            );
+          })}
+        </div>
+      )}
     </div>
   );
 }

@@ -19,6 +19,8 @@ import { Shortcuts } from "#app/rig/Shortcuts.tsx";
 import { useAdvice } from "#app/rig/use-advice.ts";
 import type { RigContext } from "#app/rig/context.ts";
 import { Strip } from "#app/strip/Strip.tsx";
+import { dayTitle } from "#app/words/days.ts";
+import { airWords } from "#app/words/entries.ts";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
 import { warmJudge } from "#app/workers/client.ts";
@@ -126,6 +128,15 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
             {working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
           </span>
         </div>
+        <p className="print-only">
+          <strong>
+            {log.header.plate} · {log.header.name}
+          </strong>
+          <br />
+          {present.air
+            ? `${dayTitle(present.air.at)}, ${present.air.at.slice(11, 16)} · ${airWords(present.air, preferences)}`
+            : "no air read"}
+        </p>
         {advice && <Card advice={advice} />}
         {advice && <CardFoot context={context} advice={advice} />}
       </aside>
