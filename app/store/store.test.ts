@@ -115,6 +115,15 @@ describe("exporting and importing", () => {
     expect(await everything()).toBe(before);
   });
 
+  it("imports none of several rigs when one of them clashes", async () => {
+    await append(RIG, look("0001", "09:00"));
+    const before = await everything();
+    const clashing = { header: ENDURO_HEADER, entries: [build(), plug("0001", "09:00", "top", "soot")] };
+    const result = await importRigs([{ header: other, entries: [build()] }, clashing]);
+    expect(result).toMatchObject({ ok: false, problem: { reason: "conflict" } });
+    expect(await everything()).toBe(before);
+  });
+
   it("puts everything back when the device fills up half way", async () => {
     const before = await everything();
     const setItem = database.setItem.bind(database);

@@ -130,6 +130,11 @@ export interface Added {
 
 type Snapshot = readonly { key: string; value: unknown }[];
 
+interface Merged extends Added {
+  /** what stood there before */
+  readonly before: Snapshot;
+}
+
 async function restore(snapshot: Snapshot): Promise<void> {
   for (const { key, value } of snapshot)
     await (value === null ? database.removeItem(key) : database.setItem(key, value));
@@ -156,7 +161,7 @@ function groupByDay(entries: readonly Entry[]): Map<string, Entry[]> {
 }
 
 /** Written days first, header last: a rig without its header is not there yet. */
-async function mergeRig({ header, entries }: RigEntries): Promise<Stored<Added>> {
+async function mergeRig({ header, entries }: RigEntries): Promise<Stored<Merged>> {
   const known = await readRig(header.id);
   if (!known.ok && known.problem.reason !== "missing") return known;
   const fresh = newEntries(known.ok ? known.value.entries : [], entries);
@@ -174,19 +179,28 @@ async function mergeRig({ header, entries }: RigEntries): Promise<Stored<Added>>
     await restore(before);
     throw error;
   }
-  return stored({ rigs: known.ok ? 0 : 1, entries: fresh.value.length });
+  return stored({ rigs: known.ok ? 0 : 1, entries: fresh.value.length, before });
 }
 
-/** Merges whole rigs: entries that are there already are passed over, a clash refuses that rig untouched. */
+/**
+ * Merges whole rigs: entries that are there already are passed over. Anything wrong with one rig (a clash, a
+ * full device) refuses all of them: those already merged are put back as they were.
+ */
 export async function importRigs(rigs: readonly RigEntries[]): Promise<Stored<Added>> {
-  let sum: Added = { rigs: 0, entries: 0 };
+  const done: { rigId: string; merged: Merged }[] = [];
   for (const rig of rigs) {
     const merged = await guarded(() => withLock(rig.header.id, () => mergeRig(rig)));
-    if (!merged.ok) return merged;
-    sum = { rigs: sum.rigs + merged.value.rigs, entries: sum.entries + merged.value.entries };
-    tellOtherTabs(rig.header.id);
+    if (!merged.ok) {
+      for (const { rigId, merged: earlier } of done) await withLock(rigId, () => restore(earlier.before));
+      return merged;
+    }
+    done.push({ rigId: rig.header.id, merged: merged.value });
   }
-  return stored(sum);
+  for (const { rigId } of done) tellOtherTabs(rigId);
+  return stored({
+    rigs: done.reduce((sum, { merged }) => sum + merged.rigs, 0),
+    entries: done.reduce((sum, { merged }) => sum + merged.entries, 0),
+  });
 }
 
 /** Header first: from then on the rig is gone, whatever happens to its days. */
