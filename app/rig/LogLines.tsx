@@ -2,6 +2,7 @@ import Undo from "@mui/icons-material/Undo";
 import { useFetcher } from "react-router";
 import type { LogLine } from "#core/log/fold.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
+import { stoichiometricOf } from "#app/forms/look-form.ts";
 import { KIND_NAMES, lineWords } from "#app/words/entries.ts";
 import type { RigContext } from "./context.ts";
 
@@ -31,7 +32,7 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
 
 export function LogLineItem({ line, context }: { line: LogLine; context: RigContext }) {
   const { entry, struck } = line;
-  const { kind, what, result } = lineWords(line, context.preferences);
+  const { kind, what, result } = lineWords(line, context.preferences, stoichiometricOf(context.build.fuel));
   const tone = entry.kind === "look" && entry.reading.type === "plug" ? entry.reading.tone : undefined;
   const simulated = "simulated" in entry && entry.simulated === true;
   return (

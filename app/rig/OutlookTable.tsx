@@ -3,7 +3,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
-import { askOutlook } from "#app/workers/client.ts";
+import { askOutlook, wordsOf } from "#app/workers/client.ts";
 import { nextWords } from "#app/words/next.ts";
 import { TONE_MEANINGS, ZONE_NAMES } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
@@ -22,8 +22,7 @@ export function OutlookTable({ context, advice }: { context: RigContext; advice:
     const entries = present.lines.map(({ entry }) => entry);
     askOutlook(revision, entries, zone).then(
       (rows) => current && setAnswer({ question, rows }),
-      (error: unknown) =>
-        current && setAnswer({ question, problem: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) => current && setAnswer({ question, problem: wordsOf(error) }),
     );
     return () => {
       current = false;

@@ -11,7 +11,10 @@ import { placeHref, PLACES } from "./places.ts";
 import { useAdvice } from "./use-advice.ts";
 import { askAdvice } from "#app/workers/client.ts";
 
-jest.mock("#app/workers/client.ts", () => ({ askAdvice: jest.fn() }));
+jest.mock("#app/workers/client.ts", () => ({
+  askAdvice: jest.fn(),
+  wordsOf: (error: Error) => error.message,
+}));
 const asked = jest.mocked(askAdvice);
 
 const rich: Entry[] = [

@@ -22,6 +22,17 @@ export function fieldMessages(error: z.ZodError): Record<string, string> {
   return fields;
 }
 
+/** @returns in words why the model cannot work with something, or nothing when it can */
+export function modelRefusal(check: () => void): string | undefined {
+  try {
+    check();
+    return undefined;
+  } catch (error) {
+    if (error instanceof RangeError) return `This machine cannot have that: ${error.message}.`;
+    throw error;
+  }
+}
+
 type New<K extends Entry["kind"]> = Omit<Extract<Entry, { kind: K }>, "id" | "at" | "kind">;
 
 /** @returns nothing when saved, else words for the screen; the log is then unchanged */

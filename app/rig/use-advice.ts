@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
 import type { Advice } from "#core/sieve/advise.ts";
-import { askAdvice } from "#app/workers/client.ts";
+import { askAdvice, wordsOf } from "#app/workers/client.ts";
 
 export interface AdviceState {
   /** the last advice there was; while `working`, of a moment ago */
@@ -33,7 +33,7 @@ export function useAdvice(
         setAnswer((last) => ({
           question,
           rig,
-          problem: error instanceof Error ? error.message : String(error),
+          problem: wordsOf(error),
           ...(last?.rig === rig && last.advice && { advice: last.advice }),
         })),
     );

@@ -259,6 +259,16 @@ describe("describing a rig", () => {
     expect(await topSd()).toBeGreaterThan(before);
   });
 
+  it("refuses a needle that has not the groove that is fitted: nothing could be advised any more", async () => {
+    await tap(
+      posted({ intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 5 }]) }),
+    );
+    const needle = { ...ENDURO_BUILD.carburettor.needle, grooves: 3 };
+    const short = { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needle } };
+    const { message } = await refusal(() => describeRig(sent({ build: short, reopens: [], why: "" })));
+    expect(message).toContain("clip must be in 1..3, got 5");
+  });
+
   it("refuses a build that cannot be, and one that cannot be read", async () => {
     expect((await refusal(() => describeRig(sent({ build: bent, reopens: [], why: "" })))).message).toContain(
       "needle",

@@ -17,7 +17,7 @@ import { refused, type ActionProblem } from "#app/rig/save.ts";
 import { exportRigs, saveFile } from "#app/store/export.ts";
 import { Preferences, readPreferences, writePreferences } from "#app/store/preferences.ts";
 import { importRigs, listRigs, rawData, removeRig } from "#app/store/store.ts";
-import { files } from "#app/workers/client.ts";
+import { files, wordsOf } from "#app/workers/client.ts";
 
 export async function clientLoader() {
   const [headers, preferences] = await Promise.all([listRigs(), readPreferences()]);
@@ -141,9 +141,7 @@ function Rigs({ headers }: { headers: readonly Header[] }) {
   const [trouble, setTrouble] = useState<string>();
   const save = (ids: readonly string[]) => {
     setTrouble(undefined);
-    exportRigs(ids).then(saveFile, (error: unknown) =>
-      setTrouble(`Not exported: ${error instanceof Error ? error.message : String(error)}`),
-    );
+    exportRigs(ids).then(saveFile, (error: unknown) => setTrouble(`Not exported: ${wordsOf(error)}`));
   };
   return (
     <section className="stack">

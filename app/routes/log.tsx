@@ -7,6 +7,7 @@ import { dayOf } from "#core/log/schema.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { printOnly } from "#app/parts/print.ts";
+import { stoichiometricOf } from "#app/forms/look-form.ts";
 import { usePrinting } from "#app/parts/use-printing.ts";
 import { useRig } from "#app/rig/context.ts";
 import { LogLineItem } from "#app/rig/LogLines.tsx";
@@ -30,11 +31,16 @@ function items(lines: readonly LogLine[]): Item[] {
   return found;
 }
 
-function matching(lines: readonly LogLine[], search: string, units: Preferences): readonly LogLine[] {
+function matching(
+  lines: readonly LogLine[],
+  search: string,
+  units: Preferences,
+  stoichiometric: number,
+): readonly LogLine[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return lines;
   return lines.filter((line) => {
-    const { kind, what, result } = lineWords(line, units);
+    const { kind, what, result } = lineWords(line, units, stoichiometric);
     const text = `${kind} ${what} ${result} ${line.entry.at}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
@@ -91,9 +97,9 @@ function PrintedLog({ shown }: { shown: readonly Item[] }) {
 
 export default function LogRoute() {
   const context = useRig();
-  const { present, preferences } = context;
+  const { present, preferences, build } = context;
   const [search, setSearch] = useState("");
-  const shown = items(matching(present.lines, search, preferences));
+  const shown = items(matching(present.lines, search, preferences, stoichiometricOf(build.fuel)));
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
   // The list scrolls inside the work area; only what is near the view is in the page.

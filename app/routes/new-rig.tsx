@@ -3,7 +3,7 @@ import { useState } from "react";
 import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/new-rig";
-import { Build } from "#core/log/schema.ts";
+import { Build, type Entry } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { STARTING_KINDS, startingBuild, type StartingKind } from "#core/rig/starting-builds.ts";
 import { BuildEditor } from "#app/editor/BuildEditor.tsx";
@@ -12,7 +12,7 @@ import { PageHead } from "#app/parts/PageHead.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { localInstant } from "#app/rig/clock.ts";
 import { newEntryId } from "#app/rig/entry-id.ts";
-import { fieldMessages, refused, type ActionProblem } from "#app/rig/save.ts";
+import { fieldMessages, modelRefusal, refused, type ActionProblem } from "#app/rig/save.ts";
 import { importRigs } from "#app/store/store.ts";
 
 const Sent = z.object({
@@ -25,22 +25,18 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   const parsed = Sent.safeParse(await request.json());
   if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
   const { name, plate, build } = parsed.data;
-  try {
-    checkBuild(build);
-  } catch (error) {
-    if (error instanceof RangeError) return refused({ message: `This cannot be: ${error.message}.` });
-    throw error;
-  }
+  const refusal = modelRefusal(() => checkBuild(build));
+  if (refusal !== undefined) return refused({ message: refusal });
   const id = newEntryId("build").replace("build:", "rig:");
-  const first = {
+  const first: Entry = {
     id: newEntryId("build"),
     at: localInstant(),
     kind: "build",
     build,
     reopens: [],
     why: "Rig described",
-  } as const;
-  const made = await importRigs([{ header: { id, name, plate }, entries: [{ ...first, reopens: [] }] }]);
+  };
+  const made = await importRigs([{ header: { id, name, plate }, entries: [first] }]);
   return made.ok ? redirect(`/rigs/${id}`) : refused({ message: made.problem.message }, 507);
 }
 

@@ -6,11 +6,12 @@ import type { Route } from "./+types/rig-build";
 import { PathName } from "#core/log/parts.ts";
 import { Build } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BuildEditor } from "#app/editor/BuildEditor.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { useRig } from "#app/rig/context.ts";
-import { refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
+import { modelRefusal, openRig, refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
 
 /** What was done to the machine, and which doubts that brings back. */
 const WORK = {
@@ -27,12 +28,14 @@ const Sent = z.object({ build: Build, reopens: z.array(PathName), why: z.string(
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const parsed = Sent.safeParse(await request.json());
   if (!parsed.success) return refused({ message: "This rig cannot be read. Nothing was saved." });
-  try {
-    checkBuild(parsed.data.build);
-  } catch (error) {
-    if (error instanceof RangeError) return refused({ message: `This cannot be: ${error.message}.` });
-    throw error;
-  }
+  const { build } = parsed.data;
+  const { fitted } = await openRig(params.rigId);
+  const refusal = modelRefusal(() => {
+    checkBuild(build);
+    // What is fitted stays fitted: it must suit the machine as it is now, or nothing could be advised.
+    checkSettingOn(build, fitted);
+  });
+  if (refusal !== undefined) return refused({ message: refusal });
   const problem = await saveEntry(params.rigId, "build", parsed.data);
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
 }

@@ -14,7 +14,7 @@ import { lookFaces } from "#app/rig/look-faces.ts";
 import { PhoneHead, PhoneNav } from "#app/rig/PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "#app/rig/PhoneDrawers.tsx";
 import { Rail } from "#app/rig/Rail.tsx";
-import { openRig, refused, saveEntry } from "#app/rig/save.ts";
+import { modelRefusal, openRig, refused, saveEntry } from "#app/rig/save.ts";
 import { Shortcuts } from "#app/rig/Shortcuts.tsx";
 import { useAdvice } from "#app/rig/use-advice.ts";
 import type { RigContext } from "#app/rig/context.ts";
@@ -55,13 +55,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   if (tap.intent === "fit") {
     const { build, fitted } = await openRig(params.rigId);
     const fit = { changes: tap.changes, because: tap.because };
-    try {
-      checkSettingOn(build, applyFit(fitted, fit));
-    } catch (error) {
-      if (error instanceof RangeError)
-        return refused({ message: `This machine cannot have that: ${error.message}.` });
-      throw error;
-    }
+    const refusal = modelRefusal(() => checkSettingOn(build, applyFit(fitted, fit)));
+    if (refusal !== undefined) return refused({ message: refusal });
     const problem = await saveEntry(params.rigId, "fit", fit);
     return problem ? refused(problem, 507) : data({}, { status: 200 });
   }

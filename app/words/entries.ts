@@ -56,7 +56,15 @@ function changeWords({ entry, before }: LogLine): string {
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const REASONS = { card: "the card", advice: "as advised", putBack: "put back", own: "own choice" } as const;
 
-export function lineWords(line: LogLine, units: Preferences): LineWords {
+function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
+  if (reading.type === "plug") return reading.tone;
+  return units.mixture === "afr"
+    ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
+    : `λ ${reading.lambda.toFixed(2)}`;
+}
+
+/** @param stoichiometric - air-fuel ratio of the fuel in use at λ 1, for those who read AFR */
+export function lineWords(line: LogLine, units: Preferences, stoichiometric: number): LineWords {
   const { entry } = line;
   const kind = KIND_NAMES[entry.kind];
   switch (entry.kind) {
@@ -70,7 +78,7 @@ export function lineWords(line: LogLine, units: Preferences): LineWords {
       return {
         kind,
         what: readingWords(entry.reading),
-        result: entry.reading.type === "plug" ? entry.reading.tone : `λ ${entry.reading.lambda.toFixed(2)}`,
+        result: readingResult(entry.reading, units, stoichiometric),
       };
     case "note":
       return { kind, what: entry.text, result: "" };

@@ -159,7 +159,7 @@ describe("log lines in words", () => {
       strike,
     ];
     const units = Preferences.parse({});
-    expect(fold(entries).lines.map((line) => lineWords(line, units))).toEqual([
+    expect(fold(entries).lines.map((line) => lineWords(line, units, 14.6))).toEqual([
       { kind: "rig", what: "Rig described", result: "" },
       { kind: "air", what: "Col de la Brume", result: "24.0 °C · 863 hPa · 46 %" },
       { kind: "fitted", what: "Mixture screw 1 ½ → 1 ¾", result: "as advised" },
@@ -167,6 +167,16 @@ describe("log lines in words", () => {
       { kind: "note", what: "Dusty.", result: "" },
       { kind: "struck", what: "An entry was struck through", result: "" },
     ]);
+  });
+
+  it("show a mixture figure as λ or as the AFR of the fuel in use, as the tuner likes", () => {
+    const entries = [
+      build(),
+      lookWith("0001", "09:00", { type: "lambda", zone: "top", lambda: 0.86, sensor: "inside" }),
+    ];
+    const result = (mixture: "lambda" | "afr") =>
+      lineWords(fold(entries).lines[1]!, Preferences.parse({ mixture }), 14.6).result;
+    expect([result("lambda"), result("afr")]).toEqual(["λ 0.86", "AFR 12.6"]);
   });
 
   it("question a surprising look by name and number", () => {

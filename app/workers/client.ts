@@ -10,6 +10,9 @@ import type { Advice } from "#core/sieve/advise.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 import type { Answer, FilesApi, JudgeApi, UnknownLog } from "./protocol.ts";
 
+/** @returns words of whatever was thrown */
+export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 const TIME_LIMIT_MS = 20_000;
 
 export class WorkerFailure extends Error {

@@ -15,6 +15,9 @@ export const MOST_LEAN_RISK = 0.05;
 /** A zone is right within this error. */
 export const TOLERANCE = 0.05;
 
+/** A zone that is right with this chance is left alone. */
+export const CONTENT = 0.8;
+
 export interface Judged {
   readonly setting: Setting;
   readonly zones: PerZone<Spread>;

@@ -7,7 +7,7 @@ import { cholesky, dot, times } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
 import type { BestSetting } from "./card.ts";
 import { oneChangeAway, type Choices } from "./choices.ts";
-import { chanceRight, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
+import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
 import { expectedLoss, loss } from "./loss.ts";
 import { looksByWorth, type LookKind, type LookWorth } from "./next-look.ts";
 
@@ -33,8 +33,6 @@ export type NextStep =
   | ({ readonly kind: "look"; readonly because: "openChange" | "doubt" } & LookWorth)
   | { readonly kind: "stop"; readonly because: "noneRichEnough"; readonly leanRisk: number };
 
-/** Every zone within tolerance with this chance: leave it. */
-const CONTENT = 0.8;
 /** What a 1.5 % error costs in a zone used a quarter of the time: less than one reading can show. */
 const LEAST_GAIN = 0.035;
 /** A look costs a plug and ten minutes: it must promise a quarter of what a change must bring. */

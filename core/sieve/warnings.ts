@@ -1,7 +1,7 @@
 /** What a tuner must be told besides the advice: danger, stops at the end of a part's travel, doubtful air. */
 import { looksLikeSeaLevel } from "../air/barometer.ts";
 import type { HumidAir } from "../air/humid-air.ts";
-import { ZONES, type Zone } from "../carburettor/zones.ts";
+import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { correctedJetNumber } from "../carburettor/jet.ts";
 import type { OpenChange } from "../log/fold.ts";
@@ -9,7 +9,7 @@ import type { Part } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";
 import type { BestSetting } from "./card.ts";
 import type { Choices, ScrewWindow } from "./choices.ts";
-import { chanceRight, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
+import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 export type Warning =
   | { readonly code: "leanRisk"; readonly chance: number }
@@ -27,6 +27,8 @@ export type Warning =
   | { readonly code: "extrapolatedAir" }
   | { readonly code: "unsettled" };
 
+/** So many sds below the lean limit, a normal belief has the risk that MOST_LEAN_RISK allows: 5 %. */
+const SAFE_SDS = 1.645;
 /** Errors smaller than this do not make a stop worth a word. */
 const WORTH_A_WORD = 0.02;
 
@@ -68,7 +70,7 @@ function stops({ judge, carburettor, options, window, card }: Known): Warning[] 
   const { setting, zones } = card;
   const lines = judge.lines(setting);
   const off = (zone: "idle" | "mid" | "top") =>
-    chanceRight(zones[zone]) < 0.8 && Math.abs(zones[zone].mean) > WORTH_A_WORD;
+    chanceRight(zones[zone]) < CONTENT && Math.abs(zones[zone].mean) > WORTH_A_WORD;
   const found: Warning[] = [];
   if (off("idle") && (setting.screwTurns <= window.from || setting.screwTurns >= window.to)) {
     const wantedPilot = wantedJet(
@@ -101,9 +103,8 @@ function danger({ judge, carburettor, now, card }: Known): Warning[] {
   const found: Warning[] = [];
   if (now.leanRisk > MOST_LEAN_RISK) found.push({ code: "leanRisk", chance: now.leanRisk });
   if (!card.safe) {
-    // Rich enough means: the lean limit lies 1.645 sd above the mean, which is a 5 % risk.
     const { top } = card.zones;
-    const over = top.mean + 1.645 * top.sd - Math.log(1.06);
+    const over = top.mean + SAFE_SDS * top.sd - LEAN_LIMIT.top;
     const { authority } = judge.lines(card.setting).top;
     const wantedMain = wantedJet(card.setting.main, over, authority.main, carburettor.mainNumbering);
     found.push({ code: "noneRichEnough", wantedMain });
