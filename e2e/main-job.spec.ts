@@ -51,6 +51,7 @@ test("from the air and one plug to the one change, still there after the browser
 });
 
 test("the log goes out as a file and comes into another browser unchanged", async ({ page, browser }) => {
+  test.setTimeout(60_000); // two browsers, each on its first visit
   await openRig(page, "/log");
   await page.getByRole("textbox", { name: "Note" }).fill("Tyre pressures as always.");
   await page.getByRole("button", { name: "Add note" }).click();
@@ -64,7 +65,8 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   const text = readFileSync(path, "utf8");
   expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 1 });
 
-  const elsewhere = await browser.newContext();
+  // A context of one's own does not take the project's settings along.
+  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
   const other = await elsewhere.newPage();
   await other.goto(new URL("/data", page.url()).href);
   // The other browser has its own demo: delete it, so that the file alone brings the rig back.
