@@ -16,8 +16,9 @@ const CORE_ROOMS = {
   carburettor: ["numbers", "units", "air"],
   rig: ["units", "air", "carburettor", "log"],
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
+  walkround: ["units", "air", "carburettor", "log", "rig"],
   sieve: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence"],
-  simulator: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence", "sieve"],
+  simulator: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence", "sieve", "walkround"],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   target: `./core/${room}`,

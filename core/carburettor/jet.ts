@@ -29,6 +29,18 @@ export function jetArea(number: number, numbering: JetNumbering): number {
 }
 
 /**
+ * The way back from {@link jetArea}: a drilled jet, or one of another family, in this family's numbers.
+ * @param areaM2 - of the hole
+ * @returns the number, not rounded to a size that exists
+ * @throws {RangeError} if the area is not above 0
+ */
+export function jetNumberOfArea(areaM2: number, numbering: JetNumbering): number {
+  requirePositive("jet area", areaM2);
+  if (numbering.by === "diameter") return Math.sqrt((4 / Math.PI) * areaM2) * 100 * 1000;
+  return (numbering.referenceNumber * areaM2) / holeArea(numbering.referenceDiameterM);
+}
+
+/**
  * @param ratio - wanted change of area, e.g. 0.87
  * @returns the number (not rounded to a size that exists) whose area is that many times larger
  * @example correctedJetNumber(165, 0.87, { by: "diameter" }) // => 153.9

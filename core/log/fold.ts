@@ -1,25 +1,50 @@
 /** From a list of entries to everything the screens show. The log is the only state; all of this is derived. */
-import { PARTS, type Part } from "./parts.ts";
-import type { AirEntry, Build, BuildEntry, Entry, FitEntry, LookEntry, Setting } from "./schema.ts";
 import type * as z from "zod";
+import { reopenedBy } from "./epochs.ts";
+import { PARTS, type Part, type PathName } from "./parts.ts";
+import type {
+  AirEntry,
+  BaseSheet,
+  Build,
+  BuildEntry,
+  Change,
+  CheckEntry,
+  Entry,
+  FitEntry,
+  LookEntry,
+  OverrideEntry,
+  Setting,
+  TeardownEntry,
+} from "./schema.ts";
+import { CHECKS, type CheckName } from "./walk-round-names.ts";
 
 export type BuildRecord = z.infer<typeof BuildEntry>;
+type Path = z.infer<typeof PathName>;
 
 /** A look together with what was fitted and what the air was when it was taken. */
 export interface SeenLook {
   readonly entry: LookEntry;
+  /** of the first carburettor */
   readonly setting: Setting;
+  /** one a carburettor */
+  readonly settings: readonly Setting[];
   /** none had been read before this look: the baseline's air is taken */
   readonly air: AirEntry | undefined;
   /** which build it was taken on, an index into `builds` */
   readonly build: number;
+  /** how many of the `reopenings` had been before it */
+  readonly reopenings: number;
 }
 
 /** What has been changed since anybody looked. */
 export interface OpenChange {
   readonly fits: readonly FitEntry[];
+  /** on the first carburettor that differs */
   readonly before: Setting;
   readonly after: Setting;
+  /** one a carburettor */
+  readonly befores: readonly Setting[];
+  readonly afters: readonly Setting[];
   /** parts that differ between the two; more than one and a look cannot tell them apart */
   readonly parts: readonly Part[];
 }
@@ -27,28 +52,51 @@ export interface OpenChange {
 export interface LogLine {
   readonly entry: Entry;
   readonly struck: boolean;
-  /** what was fitted just before */
+  /** what was fitted just before, on the first carburettor */
   readonly before: Setting | undefined;
 }
 
 export interface Present {
   readonly builds: readonly BuildRecord[];
   readonly build: Build | undefined;
+  /** fitted on the first carburettor */
   readonly setting: Setting | undefined;
+  /** one a carburettor */
+  readonly settings: readonly Setting[];
   readonly air: AirEntry | undefined;
   readonly looks: readonly SeenLook[];
+  /** work that brought doubts back, in order */
+  readonly reopenings: readonly (readonly Path[])[];
   readonly openChange: OpenChange | undefined;
   /** the newest air came after the newest look and fit: the card is due */
   readonly cardDue: boolean;
+  readonly sheet: BaseSheet | undefined;
+  /** the newest word on each check of the walk-round */
+  readonly checks: Readonly<Partial<Record<CheckName, CheckEntry>>>;
+  /** checks that say stop, and nobody has said "I know": the card is held back */
+  readonly held: readonly CheckName[];
+  /** checks that say stop, and the tuner jets on all the same */
+  readonly overridden: { readonly checks: readonly CheckName[]; readonly reason: string } | undefined;
+  readonly teardown: readonly TeardownEntry[];
   readonly lines: readonly LogLine[];
 }
 
-export function applyFit(setting: Setting, fit: Pick<FitEntry, "changes">): Setting {
-  return fit.changes.reduce((now, { part, to }) => ({ ...now, [part]: to }), setting);
+type Fitting = { readonly changes: readonly Change[] };
+
+/** @param carburettor - counted from 1; changes that name another one leave this one alone */
+export function applyFit(setting: Setting, { changes }: Fitting, carburettor = 1): Setting {
+  return changes
+    .filter((change) => change.carburettor === undefined || change.carburettor === carburettor)
+    .reduce((now, { part, to }) => ({ ...now, [part]: to }), setting);
 }
 
 export function changedParts(before: Setting, after: Setting): Part[] {
   return PARTS.filter((part) => before[part] !== after[part]);
+}
+
+/** @returns what was right on each carburettor of a build */
+export function baselineSettings({ baseline, carburettors = 1, others }: Build): Setting[] {
+  return Array.from({ length: carburettors }, (_, i) => others?.[i - 1]?.setting ?? baseline.setting);
 }
 
 /** Ordered by time; entries of the same instant keep the order they were entered in. */
@@ -66,37 +114,83 @@ function struckIds(ordered: readonly Entry[]): Set<string> {
 
 interface Running {
   builds: BuildRecord[];
-  setting: Setting | undefined;
+  build: Build | undefined;
+  settings: readonly Setting[];
   air: AirEntry | undefined;
   looks: SeenLook[];
-  pending: { fits: FitEntry[]; before: Setting } | undefined;
+  reopenings: (readonly Path[])[];
+  pending: { fits: FitEntry[]; befores: readonly Setting[] } | undefined;
   cardDue: boolean;
+  sheet: BaseSheet | undefined;
+  checks: Partial<Record<CheckName, CheckEntry>>;
+  /** the newest "I know" of each check */
+  known: Partial<Record<CheckName, OverrideEntry>>;
+  teardown: TeardownEntry[];
+}
+
+/** A rig that gains carburettors fits their baseline; those it has keep what is fitted. */
+function rebuilt(now: Running, entry: BuildRecord): void {
+  now.builds.push(entry);
+  now.build = entry.build;
+  now.settings = baselineSettings(entry.build).map((setting, i) => now.settings[i] ?? setting);
+  if (entry.reopens.length > 0) now.reopenings.push(entry.reopens);
+}
+
+function fitted(now: Running, entry: FitEntry): void {
+  if (now.settings.length === 0) return;
+  now.pending = {
+    fits: [...(now.pending?.fits ?? []), entry],
+    befores: now.pending?.befores ?? now.settings,
+  };
+  now.settings = now.settings.map((setting, i) => applyFit(setting, entry, i + 1));
+  now.cardDue = false;
+}
+
+function looked(now: Running, entry: LookEntry): void {
+  const [setting] = now.settings;
+  if (!setting) return;
+  now.looks.push({
+    entry,
+    setting,
+    settings: now.settings,
+    air: now.air,
+    build: now.builds.length - 1,
+    reopenings: now.reopenings.length,
+  });
+  now.pending = undefined;
+  now.cardDue = false;
 }
 
 function step(now: Running, entry: Entry): void {
   switch (entry.kind) {
     case "build":
-      now.builds.push(entry);
-      now.setting ??= entry.build.baseline.setting;
+      return rebuilt(now, entry);
+    case "box":
+      if (now.build) now.build = { ...now.build, box: entry.box };
+      return;
+    case "base":
+      now.sheet = entry.sheet;
       return;
     case "air":
       now.air = entry;
       now.cardDue = true;
       return;
-    case "fit":
-      if (!now.setting) return;
-      now.pending = {
-        fits: [...(now.pending?.fits ?? []), entry],
-        before: now.pending?.before ?? now.setting,
-      };
-      now.setting = applyFit(now.setting, entry);
-      now.cardDue = false;
+    case "check":
+      now.checks[entry.check] = entry;
+      delete now.known[entry.check];
       return;
+    case "override":
+      for (const check of entry.checks) now.known[check] = entry;
+      return;
+    case "fit":
+      return fitted(now, entry);
     case "look":
-      if (!now.setting) return;
-      now.looks.push({ entry, setting: now.setting, air: now.air, build: now.builds.length - 1 });
-      now.pending = undefined;
-      now.cardDue = false;
+      return looked(now, entry);
+    case "work":
+      now.reopenings.push(reopenedBy(entry.what));
+      return;
+    case "teardown":
+      now.teardown.push(entry);
       return;
     case "note":
     case "strike":
@@ -104,12 +198,27 @@ function step(now: Running, entry: Entry): void {
   }
 }
 
-function openChange({ pending, setting }: Running): OpenChange | undefined {
-  if (!pending || !setting) return undefined;
-  const parts = changedParts(pending.before, setting);
-  return parts.length === 0
-    ? undefined
-    : { fits: pending.fits, before: pending.before, after: setting, parts };
+function openChange({ pending, settings }: Running): OpenChange | undefined {
+  if (!pending) return undefined;
+  const { befores } = pending;
+  const moved = settings.map((after, i) => changedParts(befores[i] ?? after, after));
+  const parts = PARTS.filter((part) => moved.some((list) => list.includes(part)));
+  const first = moved.findIndex((list) => list.length > 0);
+  const [before, after] = [befores[first], settings[first]];
+  return before && after
+    ? { fits: pending.fits, before, after, befores, afters: settings, parts }
+    : undefined;
+}
+
+/** What says stop: held back, or jetted on with a reason. */
+function stops({ checks, known }: Running): Pick<Present, "held" | "overridden"> {
+  const stopped = CHECKS.filter((check) => checks[check]?.state === "stop");
+  const overridden = stopped.filter((check) => known[check] !== undefined);
+  const reasons = new Set(overridden.map((check) => known[check]?.reason ?? ""));
+  return {
+    held: stopped.filter((check) => known[check] === undefined),
+    overridden: overridden.length === 0 ? undefined : { checks: overridden, reason: [...reasons].join("; ") },
+  };
 }
 
 /** @param entries - of one rig, in any order; @returns what they add up to now */
@@ -118,26 +227,38 @@ export function fold(entries: readonly Entry[]): Present {
   const struck = struckIds(ordered);
   const now: Running = {
     builds: [],
-    setting: undefined,
+    build: undefined,
+    settings: [],
     air: undefined,
     looks: [],
+    reopenings: [],
     pending: undefined,
     cardDue: false,
+    sheet: undefined,
+    checks: {},
+    known: {},
+    teardown: [],
   };
   const lines = ordered.map((entry): LogLine => {
-    const line = { entry, struck: struck.has(entry.id), before: now.setting };
+    const line = { entry, struck: struck.has(entry.id), before: now.settings[0] };
     if (!line.struck) step(now, entry);
     return line;
   });
-  const { builds, setting, air, looks, cardDue } = now;
+  const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
   return {
     builds,
-    build: builds.at(-1)?.build,
-    setting,
+    build,
+    setting: settings[0],
+    settings,
     air,
     looks,
+    reopenings,
     openChange: openChange(now),
     cardDue,
+    sheet,
+    checks,
+    ...stops(now),
+    teardown,
     lines,
   };
 }

@@ -1,8 +1,12 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { fold } from "./fold.ts";
 import { checkSteps, migrate } from "./migrations.ts";
 import { checkFileSize, LARGEST_FILE_BYTES, readLogFile } from "./read-file.ts";
-import { LOG_VERSION, type Entry } from "./schema.ts";
-import { ENDURO_HEADER } from "../../demo/enduro-build.ts";
+import { LOG_VERSION, StoredDay, type Entry, type LogFile } from "./schema.ts";
+import type { WorkName } from "./epochs.ts";
+import type { CheckName } from "./walk-round-names.ts";
+import { ENDURO_BUILD, ENDURO_HEADER } from "../../demo/enduro-build.ts";
 import { air, at, build, fit, look, strike } from "../__tests__/entries.ts";
 
 describe("fold", () => {
@@ -71,7 +75,112 @@ describe("fold", () => {
   });
 });
 
+describe("fold of the rig and its walk-round", () => {
+  const check = (id: string, time: string, name: CheckName, state: "pass" | "stop"): Entry => ({
+    id: `check:${id}`,
+    at: at(time),
+    kind: "check",
+    check: name,
+    state,
+    measured: {},
+    findings: [],
+    note: "",
+  });
+  const know = (id: string, time: string, checks: CheckName[]): Entry => ({
+    id: `override:${id}`,
+    at: at(time),
+    kind: "override",
+    checks,
+    reason: "last heat",
+  });
+  const work = (id: string, time: string, what: WorkName): Entry => ({
+    id: `work:${id}`,
+    at: at(time),
+    kind: "work",
+    what,
+    why: "",
+  });
+
+  it("holds the card back while a check says stop, until somebody says I know or it passes", () => {
+    const stop = [build(), check("0001", "08:10", "choke", "stop"), check("0002", "08:12", "cable", "pass")];
+    expect(fold(stop)).toMatchObject({ held: ["choke"], overridden: undefined });
+    const known = [...stop, know("0001", "08:20", ["choke"])];
+    expect(fold(known)).toMatchObject({ held: [], overridden: { checks: ["choke"], reason: "last heat" } });
+    expect(fold([...known, check("0003", "08:30", "choke", "stop")]).held).toEqual(["choke"]);
+    expect(fold([...known, check("0003", "08:30", "choke", "pass")])).toMatchObject({
+      held: [],
+      overridden: undefined,
+    });
+    expect(fold([...known, strike("0001", "08:40", "override:0001")]).held).toEqual(["choke"]);
+  });
+
+  it("counts the work that reopens doubts, and which looks came before it", () => {
+    const present = fold([
+      build(),
+      look("0001", "09:00"),
+      work("0001", "10:00", "mainCleaned"),
+      look("0002", "11:00"),
+    ]);
+    expect(present.reopenings).toEqual([["main"]]);
+    expect(present.looks.map(({ reopenings }) => reopenings)).toEqual([0, 1]);
+    expect(fold([build(), work("0001", "10:00", "plugReplaced")]).reopenings).toEqual([[]]);
+  });
+
+  it("takes the newest box for the build's, and the newest sheet", () => {
+    const box = { pilots: [45], mains: [150, 160], shimsMm: [] };
+    const present = fold([build(), { id: "box:0001", at: at("09:00"), kind: "box", box, why: "" }]);
+    expect(present.build?.box).toEqual(box);
+    expect(present.builds[0]?.build.box).not.toEqual(box);
+  });
+
+  it("fits one carburettor or all of them", () => {
+    const two = build("08:00", { engine: { ...ENDURO_BUILD.engine, cylinders: 2 }, carburettors: 2 });
+    const one: Entry = {
+      id: "fit:0001",
+      at: at("09:00"),
+      kind: "fit",
+      changes: [{ part: "main", to: 160, carburettor: 2 }],
+      because: "own",
+    };
+    const present = fold([two, one]);
+    expect(present.settings.map(({ main }) => main)).toEqual([165, 160]);
+    expect(present.setting?.main).toBe(165);
+    expect(present.openChange).toMatchObject({
+      parts: ["main"],
+      before: { main: 165 },
+      after: { main: 160 },
+    });
+    expect(fold([two, one, fit("0002", "09:10", 155)]).settings.map(({ main }) => main)).toEqual([155, 155]);
+  });
+
+  it("fits what is right on a carburettor that a later build adds, and keeps what is fitted on the first", () => {
+    const later = {
+      ...build("10:00", { engine: { ...ENDURO_BUILD.engine, cylinders: 2 }, carburettors: 2 }),
+      id: "build:0002",
+    };
+    const { settings } = fold([build(), fit("0001", "09:00", 160), later]);
+    expect(settings.map(({ main }) => main)).toEqual([160, 165]);
+  });
+});
+
 describe("migrations", () => {
+  it("brings a log of version 1 up: what was locked is one of several class rules", () => {
+    const old = readFileSync(join(__dirname, "fixtures/log-v1.json"), "utf8");
+    const read = readLogFile(old);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    const [first, ...rest] = read.file.rigs[0]?.entries ?? [];
+    expect(first?.kind === "build" && first.build.rules).toEqual({
+      locked: ["shimMm"],
+      noWashers: false,
+      onePlug: false,
+    });
+    expect(rest).toHaveLength(13);
+    const day = { version: 1, revision: 3, entries: (JSON.parse(old) as LogFile).rigs[0]?.entries };
+    const migrated = migrate(day);
+    expect(migrated.ok && StoredDay.safeParse(migrated.record).success).toBe(true);
+  });
+
   const steps = [
     {
       to: 2,
@@ -136,7 +245,7 @@ describe("reading a log file", () => {
       "a newer version",
       text((f) => ({ ...f, version: 7 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 1",
+      "is version 7; this Tamis reads up to 2",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [

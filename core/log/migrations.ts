@@ -17,7 +17,29 @@ export type Migrated =
   | { ok: true; record: Record<string, unknown> }
   | { ok: false; reason: "noVersion" | "newer"; version: unknown };
 
-const MIGRATIONS: readonly Migration[] = checkSteps([], LOG_VERSION);
+type Json = Record<string, unknown>;
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
+
+/** Every entry of a day or of a file, changed in place: it is a copy already. */
+function eachEntry(record: Json, change: (entry: Json) => void): Json {
+  for (const holder of [record, ...objects(record["rigs"])]) objects(holder["entries"]).forEach(change);
+  return record;
+}
+
+/** `locked` becomes one of several class rules. */
+function lockedIntoRules(entry: Json): void {
+  const { build } = entry;
+  if (!isObject(build) || !("locked" in build)) return;
+  build["rules"] = { locked: build["locked"], noWashers: false, onePlug: false };
+  delete build["locked"];
+}
+
+const MIGRATIONS: readonly Migration[] = checkSteps(
+  [{ to: 2, name: "class rules", up: (record) => eachEntry(record, lockedIntoRules) }],
+  LOG_VERSION,
+);
 
 /** @throws {RangeError} if the steps do not lead from 1 to the current version one by one */
 export function checkSteps(steps: readonly Migration[], current: number): readonly Migration[] {

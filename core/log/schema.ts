@@ -1,28 +1,29 @@
 /**
  * The only definition of what a log holds. Types come from here by `z.infer`; every door (storage, file,
- * worker, form) parses with it. Measures of parts are kept as read off micrometer and stamp (mm, jet
- * numbers); the air and everything else is SI. Objects are strict: a key we do not know is a mistake.
+ * worker, form) parses with it. Objects are strict: a key we do not know is a mistake.
  */
 import * as z from "zod";
-import {
-  ELEVATION_DOMAIN_M,
-  PRESSURE_DOMAIN_PA,
-  SEA_LEVEL_DOMAIN_PA,
-  TEMPERATURE_DOMAIN_K,
-} from "../units/domains.ts";
-import { PartName, PathName, TONES, ZoneName } from "./parts.ts";
+import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
+import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
+import { WorkNameSchema } from "./epochs.ts";
+import { PathName, TONES, ZoneName } from "./parts.ts";
+import { TeardownStep } from "./teardown-names.ts";
+import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
 
-const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
-const mm = (min: number, max: number) => z.number().min(min).max(max);
+export { Box, Build, Setting, type JetPart, type LoggedCarburettor } from "./build-schema.ts";
+
 const Text = z.string().trim().max(2000);
-const JetNumber = z.number().min(5).max(999);
-const perZone = <T extends z.ZodType>(value: T) =>
-  z.strictObject({ idle: value, low: value, mid: value, top: value });
 
 /** `look:k3f9…`: says what it points at, so files and logs are readable. */
 export const EntryId = z
   .string()
-  .regex(/^(build|air|fit|look|note|strike):[A-Za-z0-9-]{4,60}$/, "an entry's id looks like look:k3f9-01");
+  .regex(
+    /^(build|box|base|air|check|override|fit|look|work|teardown|note|strike):[A-Za-z0-9-]{4,60}$/,
+    "an entry's id looks like look:k3f9-01",
+  );
+export const PhotoId = z
+  .string()
+  .regex(/^photo:[A-Za-z0-9-]{4,60}$/, "a photo's id looks like photo:k3f9-01");
 export const RigId = z.string().regex(/^rig:[A-Za-z0-9-]{4,60}$/, "a rig's id looks like rig:enduro-27");
 
 /** With the offset of the place, so that the day and the hour are the tuner's own. */
@@ -38,105 +39,6 @@ export const Header = z.strictObject({
 });
 export type Header = z.infer<typeof Header>;
 
-export const Setting = z.strictObject({
-  pilot: JetNumber,
-  screwTurns: z.number().min(0).max(10),
-  clip: z.int().min(1).max(20),
-  main: JetNumber,
-  shimMm: mm(-5, 5),
-});
-export type Setting = z.infer<typeof Setting>;
-
-const AirState = z.strictObject({
-  temperatureK: within(TEMPERATURE_DOMAIN_K),
-  pressurePa: within(PRESSURE_DOMAIN_PA),
-  relativeHumidity: z.number().min(0).max(1),
-});
-
-const Numbering = z.discriminatedUnion("by", [
-  z.strictObject({ by: z.literal("diameter") }),
-  z.strictObject({ by: z.literal("flow"), referenceNumber: JetNumber, referenceDiameterMm: mm(0.1, 5) }),
-]);
-
-const Needle = z.strictObject({
-  profile: z
-    .array(z.strictObject({ alongMm: mm(-5, 120), diameterMm: mm(0.3, 8) }))
-    .min(2)
-    .max(40),
-  grooves: z.int().min(1).max(20),
-  groovePitchMm: mm(0.1, 3),
-  referenceClip: z.int().min(1).max(20),
-});
-
-const Carburettor = z.strictObject({
-  boreMm: mm(8, 80),
-  slide: z.discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("manual"), idleLiftMm: mm(0.2, 10), cutawayMm: mm(0, 12) }),
-    z.strictObject({
-      kind: z.literal("vacuum"),
-      restLiftMm: mm(0.2, 10),
-      depressionPa: z.number().min(300).max(10_000),
-    }),
-  ]),
-  needleJetMm: mm(0.5, 8),
-  needle: Needle,
-  screw: z.enum(["air", "fuel"]),
-  pilotNumbering: Numbering,
-  mainNumbering: Numbering,
-  fuelDropMm: mm(0, 50),
-  emulsionTubeDrilled: z.boolean(),
-  mainAirJetMm: mm(0.1, 5).optional(),
-  pilotAirJetMm: mm(0.1, 5).optional(),
-});
-
-const Fuel = z.discriminatedUnion("name", [
-  z.strictObject({ name: z.enum(["petrol", "petrol-e10", "e85", "methanol"]) }),
-  z.strictObject({
-    name: z.literal("other"),
-    density15KgM3: z.number().min(500).max(1200),
-    expansionPerK: z.number().min(0).max(0.003),
-    stoichiometric: z.number().min(1).max(40),
-  }),
-]);
-
-/** The rig as it is now: machine, carburettor, what was right and when, what is in the box. */
-export const Build = z.strictObject({
-  machine: z.enum(["motorcycle", "atv", "kart"]),
-  engine: z.strictObject({
-    strokes: z.union([z.literal(2), z.literal(4)]),
-    cooling: z.enum(["air", "liquid"]),
-    /** of one cylinder */
-    displacementCm3: z.number().min(10).max(2000),
-    cylinders: z.int().min(1).max(6),
-    idleRpm: z.number().min(300).max(8000),
-    peakRpm: z.number().min(1000).max(25_000),
-  }),
-  carburettor: Carburettor,
-  fuel: Fuel,
-  baseline: z.strictObject({ setting: Setting, air: AirState }),
-  box: z.strictObject({
-    pilots: z.array(JetNumber).max(100),
-    mains: z.array(JetNumber).max(100),
-    /** heights of washers that may go under the clip, singly or stacked as listed */
-    shimsMm: z.array(mm(-5, 5)).max(20),
-  }),
-  /** parts that the class's rule book forbids to change */
-  locked: z.array(PartName).min(1).max(5).optional(),
-  /** λ wanted in each zone */
-  targetLambda: perZone(z.number().min(0.5).max(1.3)),
-  /** share of riding time in each zone; any scale, 0 for never */
-  usage: perZone(z.number().min(0).max(1000)),
-  screwWindow: z.discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("aroundBase"), turns: z.number().min(0.25).max(4) }),
-    z.strictObject({
-      kind: z.literal("fixed"),
-      from: z.number().min(0).max(9),
-      to: z.number().min(0.25).max(10),
-    }),
-  ]),
-});
-export type Build = z.infer<typeof Build>;
-
 const entry = <K extends string, S extends z.core.$ZodLooseShape>(kind: K, shape: S) =>
   z.strictObject({ id: EntryId, at: Instant, kind: z.literal(kind), ...shape });
 
@@ -146,6 +48,68 @@ export const BuildEntry = entry("build", {
   reopens: z.array(PathName).max(5),
   why: Text,
 });
+
+/** The jet box from now on. */
+export const BoxEntry = entry("box", { box: Box, why: Text });
+
+const Limit = z.strictObject({
+  min: mm(-50, 500).optional(),
+  max: mm(-50, 500).optional(),
+  /** where it comes from: a manual's page, a measurement on a new part */
+  source: Words,
+});
+export type Limit = z.infer<typeof Limit>;
+
+/** What the maker's book says of one carburettor, typed once and found again by the number stamped on it. */
+export const BaseSheet = z.strictObject({
+  stamp: Stamp,
+  source: Words,
+  setting: Setting,
+  limits: z.partialRecord(MeasureName, Limit),
+});
+export type BaseSheet = z.infer<typeof BaseSheet>;
+export const BaseEntry = entry("base", { sheet: BaseSheet });
+
+/** One check of the walk-round, with what was measured and found. */
+export const CheckEntry = entry("check", {
+  check: CheckName,
+  state: CheckState,
+  measured: z.partialRecord(MeasureName, mm(-50, 5000)),
+  findings: z.array(FindingName).max(20),
+  note: Text,
+  simulated: z.boolean().optional(),
+});
+export type CheckEntry = z.infer<typeof CheckEntry>;
+
+/** "I know": the tuner jets on although these checks say stop. Logged, and printed on the card. */
+export const OverrideEntry = entry("override", {
+  checks: z.array(CheckName).min(1).max(13),
+  reason: z.string().trim().min(1).max(200),
+});
+export type OverrideEntry = z.infer<typeof OverrideEntry>;
+
+/** Work on the machine that reopens doubts; which ones follows from `what`. */
+export const WorkEntry = entry("work", { what: WorkNameSchema, why: Text });
+
+export const PhotoRef = z.strictObject({
+  id: PhotoId,
+  widthPx: z.int().min(1).max(4096),
+  heightPx: z.int().min(1).max(4096),
+});
+export type PhotoRef = z.infer<typeof PhotoRef>;
+
+/** A part taken out or put back: what it reads, and photos from before it went into the cleaner. */
+export const TeardownEntry = entry("teardown", {
+  step: TeardownStep,
+  moved: z.enum(["out", "in"]),
+  /** as stamped or measured */
+  reads: Words,
+  /** how tight, by whose book */
+  torque: Words,
+  note: Text,
+  photos: z.array(PhotoRef).max(12),
+});
+export type TeardownEntry = z.infer<typeof TeardownEntry>;
 
 /** The air as the instrument showed it; what follows from it is computed, never stored. */
 export const AirEntry = entry("air", {
@@ -167,19 +131,22 @@ export const AirEntry = entry("air", {
 });
 export type AirEntry = z.infer<typeof AirEntry>;
 
+/** On which carburettor; none named: on all. */
+const carburettor = z.int().min(1).max(6).optional();
+
 /** One part set to a value: jets as stamped, the screw in turns out, the clip by groove from the top. */
 export const Change = z.discriminatedUnion("part", [
-  z.strictObject({ part: z.literal("pilot"), to: Setting.shape.pilot }),
-  z.strictObject({ part: z.literal("screwTurns"), to: Setting.shape.screwTurns }),
-  z.strictObject({ part: z.literal("clip"), to: Setting.shape.clip }),
-  z.strictObject({ part: z.literal("main"), to: Setting.shape.main }),
-  z.strictObject({ part: z.literal("shimMm"), to: Setting.shape.shimMm }),
+  z.strictObject({ part: z.literal("pilot"), to: Setting.shape.pilot, carburettor }),
+  z.strictObject({ part: z.literal("screwTurns"), to: Setting.shape.screwTurns, carburettor }),
+  z.strictObject({ part: z.literal("clip"), to: Setting.shape.clip, carburettor }),
+  z.strictObject({ part: z.literal("main"), to: Setting.shape.main, carburettor }),
+  z.strictObject({ part: z.literal("shimMm"), to: Setting.shape.shimMm, carburettor }),
 ]);
 export type Change = z.infer<typeof Change>;
 
 export const FitEntry = entry("fit", {
-  changes: z.array(Change).min(1).max(5),
-  because: z.enum(["card", "advice", "putBack", "own"]),
+  changes: z.array(Change).min(1).max(30),
+  because: z.enum(["card", "advice", "putBack", "base", "teardown", "own"]),
 });
 export type FitEntry = z.infer<typeof FitEntry>;
 
@@ -212,9 +179,15 @@ export const StrikeEntry = entry("strike", { strikes: EntryId, why: Text });
 
 export const Entry = z.discriminatedUnion("kind", [
   BuildEntry,
+  BoxEntry,
+  BaseEntry,
   AirEntry,
+  CheckEntry,
+  OverrideEntry,
   FitEntry,
   LookEntry,
+  WorkEntry,
+  TeardownEntry,
   NoteEntry,
   StrikeEntry,
 ]);
@@ -222,7 +195,7 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 1;
+export const LOG_VERSION = 2;
 
 /** A day as it is stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({
@@ -232,12 +205,22 @@ export const StoredDay = z.strictObject({
 });
 export type StoredDay = z.infer<typeof StoredDay>;
 
+/** A photo as files carry it. */
+export const FilePhoto = z.strictObject({
+  rigId: RigId,
+  id: PhotoId,
+  /** JPEG, base64 */
+  jpeg: z.base64().max(4 * 1024 * 1024),
+});
+export type FilePhoto = z.infer<typeof FilePhoto>;
+
 /** What export writes and import reads. */
 export const LogFile = z.strictObject({
   format: z.literal("tamis"),
   version: z.literal(LOG_VERSION),
   savedAt: Instant,
   rigs: z.array(z.strictObject({ header: Header, entries: z.array(Entry) })),
+  photos: z.array(FilePhoto).max(2000).optional(),
 });
 export type LogFile = z.infer<typeof LogFile>;
 

@@ -1,5 +1,6 @@
 /** Refuses a build that no real machine can be, before it gets into the log. */
 import type { Build } from "../log/schema.ts";
+import { buildOfCarburettor, carburettorCount } from "./carburettors.ts";
 import { checkSettingOn } from "./check-setting.ts";
 
 /**
@@ -7,6 +8,19 @@ import { checkSettingOn } from "./check-setting.ts";
  * @throws {RangeError} with name, rule and value of the first thing that cannot be
  */
 export function checkBuild(build: Build): void {
+  const count = carburettorCount(build);
+  if (build.engine.cylinders % count !== 0)
+    throw new RangeError(
+      `carburettors must share the ${build.engine.cylinders} cylinders evenly, got ${count} carburettors`,
+    );
+  if (build.others && build.others.length !== count - 1)
+    throw new RangeError(
+      `carburettors must be described one by one or not at all, got ${build.others.length + 1} of ${count}`,
+    );
+  for (let i = 0; i < count; i += 1) checkOne(buildOfCarburettor(build, i));
+}
+
+function checkOne(build: Build): void {
   const { needle, needleJetMm } = build.carburettor;
   for (const { diameterMm } of needle.profile)
     if (!(diameterMm < needleJetMm))
@@ -20,5 +34,11 @@ export function checkBuild(build: Build): void {
     );
   if (!Object.values(build.usage).some((share) => share > 0))
     throw new RangeError("usage must give at least one zone a share above 0, got none");
+  const limit = build.engine.revLimitRpm;
+  if (limit !== undefined && !(limit >= build.engine.peakRpm))
+    throw new RangeError(`rev limit must not lie below peak power, got ${limit} rpm`);
+  const range = build.rules?.floatMm;
+  if (range && !(range.from <= range.to))
+    throw new RangeError(`float range must run from less to more, got ${range.from} to ${range.to}`);
   checkSettingOn(build, build.baseline.setting);
 }

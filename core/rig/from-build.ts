@@ -12,7 +12,7 @@ const metres = (mm: number): number => mm * MM;
 
 type LoggedNumbering = Build["carburettor"]["mainNumbering"];
 
-const numbering = (logged: LoggedNumbering): JetNumbering =>
+export const numberingFromLog = (logged: LoggedNumbering): JetNumbering =>
   logged.by === "diameter"
     ? logged
     : {
@@ -41,8 +41,8 @@ function carburettorFromLog(logged: Build["carburettor"]): Carburettor {
       referenceClip: needle.referenceClip,
     },
     screw: logged.screw,
-    pilotNumbering: numbering(logged.pilotNumbering),
-    mainNumbering: numbering(logged.mainNumbering),
+    pilotNumbering: numberingFromLog(logged.pilotNumbering),
+    mainNumbering: numberingFromLog(logged.mainNumbering),
     fuelDropM: metres(logged.fuelDropMm),
     emulsionTubeDrilled: logged.emulsionTubeDrilled,
     ...(logged.mainAirJetMm !== undefined && { mainAirJetM: metres(logged.mainAirJetMm) }),

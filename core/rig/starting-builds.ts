@@ -4,6 +4,7 @@
  */
 import { TARGET_LAMBDA } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";
+import { assumablePaths } from "./assumed.ts";
 
 export const STARTING_KINDS = ["twoStrokeBike", "fourStrokeAtv", "kart", "methanolRacer"] as const;
 export type StartingKind = (typeof STARTING_KINDS)[number];
@@ -111,4 +112,8 @@ const STARTING: Readonly<Record<StartingKind, Build>> = {
   methanolRacer: RACER,
 };
 
-export const startingBuild = (kind: StartingKind): Build => STARTING[kind];
+/** @returns usual values, all of them marked as assumed */
+export const startingBuild = (kind: StartingKind): Build => ({
+  ...STARTING[kind],
+  assumed: assumablePaths(STARTING[kind]),
+});

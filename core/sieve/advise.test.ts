@@ -201,7 +201,7 @@ describe("the next step", () => {
 
   it("never touches what the class rules lock, and says when a rule stands in the way", () => {
     const ruled = (locked: Part[]) => [
-      build("08:00", { locked }),
+      build("08:00", { rules: { locked, noWashers: false, onePlug: false } }),
       air("0001", "08:30"),
       plug("0001", "09:00", "top", "umber"),
       plug("0002", "09:10", "top", "umber"),

@@ -10,11 +10,13 @@ import { cardRows, type CardRow } from "./card-rows.ts";
 import { choices, screwWindow } from "./choices.ts";
 import { chanceRight, settingJudge, TOLERANCE, type Judged } from "./judge-setting.ts";
 import { chanceAbove } from "./loss.ts";
+import { leanings, type Leaning } from "./leanings.ts";
 import { type LookKind } from "./next-look.ts";
 import { nextStep, type NextStep } from "./next-step.ts";
 import { rulesInTheWay } from "./rules-in-the-way.ts";
 import { sift, type Sifted } from "./sift.ts";
 import { stripCurve, type StripPoint } from "./strip-curve.ts";
+import { toBuy, type ToBuy } from "./to-buy.ts";
 import { SURPRISING, type LookOutcome } from "./update.ts";
 import { warnings, type Warning } from "./warnings.ts";
 
@@ -60,6 +62,10 @@ export interface Advice {
   readonly warnings: readonly Warning[];
   readonly looks: readonly LookOutcome[];
   readonly surprises: readonly LookOutcome[];
+  /** what the card leans on most of all that nobody has measured */
+  readonly leanings: readonly Leaning[];
+  /** jets that the box lacks and that would help */
+  readonly buy: readonly ToBuy[];
 }
 
 /** Everything that does not change while an air is being typed. */
@@ -152,9 +158,12 @@ export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEn
       openChange,
       converged: sifted.converged,
       ruled: rulesInTheWay(judge, build, fitted, card),
+      overridden: present.overridden,
     }),
     looks: outcomes,
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
+    leanings: leanings(build, air, card.setting),
+    buy: toBuy(judge, build, options, card),
   };
 }
 

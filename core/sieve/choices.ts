@@ -1,6 +1,7 @@
 /** What can be fitted here and now: the jets in the box, the grooves of this needle, the screw's window. */
 import { PARTS, type Part } from "../log/parts.ts";
 import type { Build, Setting } from "../log/schema.ts";
+import { boxJets } from "../rig/box.ts";
 
 export type Choices = Readonly<Record<Part, readonly number[]>>;
 
@@ -26,14 +27,19 @@ function screwSteps({ from, to }: ScrewWindow): number[] {
   return Array.from({ length: steps + 1 }, (_, i) => Math.round((from + i * SCREW_STEP) * 1000) / 1000);
 }
 
+/** Parts that the class's rule book forbids to change; where washers are forbidden, those too. */
+export const lockedParts = ({ rules }: Build): readonly Part[] =>
+  rules ? [...rules.locked, ...(rules.noWashers ? ["shimMm" as const] : [])] : [];
+
 /** @returns every value each part could have, the fitted one included even if it is not in the box */
 function choicesWithoutRules(build: Build, fitted: Setting): Choices {
   const { box, carburettor } = build;
+  const jets = (part: "pilot" | "main") => boxJets(build, part).map(({ number }) => number);
   return {
-    pilot: ordered([...box.pilots, fitted.pilot]),
+    pilot: ordered([...jets("pilot"), fitted.pilot]),
     screwTurns: ordered([...screwSteps(screwWindow(build)), fitted.screwTurns]),
     clip: Array.from({ length: carburettor.needle.grooves }, (_, i) => i + 1),
-    main: ordered([...box.mains, fitted.main]),
+    main: ordered([...jets("main"), fitted.main]),
     shimMm: ordered([0, ...box.shimsMm, fitted.shimMm]),
   };
 }
@@ -45,7 +51,7 @@ function choicesWithoutRules(build: Build, fitted: Setting): Choices {
 export function choices(
   build: Build,
   fitted: Setting,
-  locked: readonly Part[] = build.locked ?? [],
+  locked: readonly Part[] = lockedParts(build),
 ): Choices {
   const open = choicesWithoutRules(build, fitted);
   const values = (part: Part) => (locked.includes(part) ? [fitted[part]] : open[part]);

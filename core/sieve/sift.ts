@@ -23,10 +23,11 @@ export interface Sifted {
 
 const DAY_MS = 86_400_000;
 
-/** Looks taken on one day on one build. */
+/** Looks taken on one day on one build, with no work between them that brings doubts back. */
 interface Session {
   readonly day: string;
   readonly build: number;
+  readonly reopenings: number;
   readonly looks: SeenLook[];
 }
 
@@ -35,8 +36,9 @@ function sessions(looks: readonly SeenLook[]): Session[] {
   for (const look of looks) {
     const day = dayOf(look.entry.at);
     const last = found.at(-1);
-    if (last?.day === day && last.build === look.build) last.looks.push(look);
-    else found.push({ day, build: look.build, looks: [look] });
+    const { build, reopenings } = look;
+    if (last?.day === day && last.build === build && last.reopenings === reopenings) last.looks.push(look);
+    else found.push({ day, build, reopenings, looks: [look] });
   }
   return found;
 }
@@ -66,17 +68,12 @@ function lineMaker(builds: readonly BuildRecord[]): (look: SeenLook) => Evidence
   };
 }
 
-/** Paths reopened by the builds after one session's and up to another's. */
-const reopenedBetween = (builds: readonly BuildRecord[], from: number, to: number) =>
-  builds.slice(from + 1, to + 1).flatMap((record) => record.reopens);
-
 /**
  * @returns what is believed now, with the model of the newest build
  * @throws {RangeError} if the log has no build, or holds one that cannot be
  */
 export function sift(present: Present): Sifted {
-  const { builds } = present;
-  const newest = builds.at(-1);
+  const { builds, build: newest, reopenings } = present;
   if (!newest) throw new RangeError("log must hold a build, got none");
   const evidenceOf = lineMaker(builds);
   let belief: Belief = PRIOR;
@@ -87,7 +84,7 @@ export function sift(present: Present): Sifted {
   for (const session of sessions(present.looks)) {
     if (last) {
       belief = drift(belief, daysBetween(last.day, session.day));
-      belief = reopen(belief, reopenedBetween(builds, last.build, session.build));
+      belief = reopen(belief, reopenings.slice(last.reopenings, session.reopenings).flat());
     }
     const items = session.looks.map(evidenceOf);
     const updated = update(belief, items);
@@ -97,6 +94,6 @@ export function sift(present: Present): Sifted {
     outcomes.push(...updated.outcomes);
     last = session;
   }
-  if (last) belief = reopen(belief, reopenedBetween(builds, last.build, builds.length - 1));
-  return { model: buildModel(rigFromBuild(newest.build)), belief, evidence, outcomes, converged };
+  if (last) belief = reopen(belief, reopenings.slice(last.reopenings).flat());
+  return { model: buildModel(rigFromBuild(newest)), belief, evidence, outcomes, converged };
 }

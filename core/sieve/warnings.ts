@@ -4,9 +4,10 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { correctedJetNumber } from "../carburettor/jet.ts";
-import type { OpenChange } from "../log/fold.ts";
+import type { OpenChange, Present } from "../log/fold.ts";
 import type { Part } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";
+import type { CheckName } from "../log/walk-round-names.ts";
 import type { BestSetting } from "./card.ts";
 import type { Choices, ScrewWindow } from "./choices.ts";
 import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
@@ -22,6 +23,8 @@ export type Warning =
   | { readonly code: "outOfReach"; readonly zone: Zone; readonly mean: number }
   /** a class rule keeps these parts from being changed, and that costs something */
   | { readonly code: "ruleInTheWay"; readonly parts: readonly Part[] }
+  /** jetted on although these checks of the walk-round say stop */
+  | { readonly code: "walkRound"; readonly checks: readonly CheckName[]; readonly reason: string }
   | { readonly code: "noAir" }
   | { readonly code: "seaLevelSuspected"; readonly pressurePa: number; readonly elevationM: number }
   | { readonly code: "extrapolatedAir" }
@@ -54,6 +57,7 @@ interface Known {
   readonly openChange: OpenChange | undefined;
   readonly converged: boolean;
   readonly ruled: readonly Part[];
+  readonly overridden: Present["overridden"];
 }
 
 function wantedJet(
@@ -128,9 +132,10 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged, ruled } = known;
+  const { openChange, converged, ruled, overridden } = known;
   return [
     ...danger(known),
+    ...(overridden ? [{ code: "walkRound" as const, ...overridden }] : []),
     ...(openChange && openChange.parts.length > 1
       ? [{ code: "inseparable" as const, parts: openChange.parts }]
       : []),

@@ -1,0 +1,23 @@
+/** The steps of taking a carburettor apart, in the order that loses nothing. */
+import * as z from "zod";
+
+export const TEARDOWN_STEPS = [
+  "asFound",
+  "stamp",
+  "screw",
+  "slide",
+  "clip",
+  "needle",
+  "float",
+  "floatValve",
+  "mainJet",
+  "needleJet",
+  "pilotJet",
+  "pilotAirJet",
+  "mainAirJet",
+  "pump",
+  "rubber",
+  "cleaned",
+] as const;
+export const TeardownStep = z.enum(TEARDOWN_STEPS);
+export type TeardownStep = z.infer<typeof TeardownStep>;

@@ -1,0 +1,48 @@
+/** Jets that are not in the box and would help: what to buy, or to borrow in the next tent. */
+import type { Build, JetPart } from "../log/schema.ts";
+import type { BestSetting } from "./card.ts";
+import { lockedParts, type Choices } from "./choices.ts";
+import { MOST_LEAN_RISK, type SettingJudge } from "./judge-setting.ts";
+
+export interface ToBuy {
+  readonly part: JetPart;
+  readonly number: number;
+  /** expected loss it would save, see loss.ts */
+  readonly gain: number;
+}
+
+/** As much as a rule must cost before it is named: a 2 % error in a zone used a quarter of the time. */
+const WORTH_MONEY = 0.06;
+/** How far from the fitted jet the shop is searched, as a share of its number. */
+const REACH = 0.25;
+/** Jets by diameter come in steps of 2 to 2.5; where the box shows finer ones, those exist. */
+const USUAL_STEP = 2.5;
+
+function stepOf(sizes: readonly number[]): number {
+  const gaps = sizes.slice(1).map((size, i) => size - (sizes[i] ?? size));
+  return Math.min(USUAL_STEP, ...gaps.filter((gap) => gap >= 1));
+}
+
+function shopSizes(around: number, step: number): number[] {
+  const count = Math.floor((REACH * around) / step);
+  return Array.from({ length: 2 * count + 1 }, (_, i) => Math.round((around + (i - count) * step) * 10) / 10);
+}
+
+/** @returns at most one jet a part, the most useful first */
+export function toBuy(judge: SettingJudge, build: Build, options: Choices, card: BestSetting): ToBuy[] {
+  const locked = lockedParts(build);
+  const parts = (["main", "pilot"] as const).filter((part) => !locked.includes(part));
+  const found = parts.flatMap((part): ToBuy[] => {
+    const sizes = shopSizes(card.setting[part], stepOf(options[part])).filter(
+      (size) => !options[part].includes(size),
+    );
+    const better = sizes
+      .map((number) => ({ number, judged: judge.judge({ ...card.setting, [part]: number }) }))
+      .filter(({ judged }) => judged.leanRisk <= MOST_LEAN_RISK)
+      .map(({ number, judged }) => ({ part, number, gain: card.loss - judged.loss }))
+      .sort((a, b) => b.gain - a.gain)[0];
+    const helps = better && (card.safe ? better.gain > WORTH_MONEY : true);
+    return helps ? [better] : [];
+  });
+  return found.sort((a, b) => b.gain - a.gain);
+}
