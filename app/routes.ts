@@ -5,6 +5,13 @@ export default [
   route("rigs/:rigId", "routes/rig.tsx", [
     index("routes/today.tsx"),
     route("build", "routes/rig-build.tsx"),
+    route("needle", "routes/needle.tsx"),
+    route("box", "routes/box.tsx"),
+    route("base", "routes/base.tsx"),
+    route("teardown", "routes/teardown.tsx"),
+    route("work", "routes/work.tsx"),
+    route("walk-round", "routes/walk-round.tsx"),
+    route("walk-round/:check", "routes/check.tsx"),
     route("air", "routes/air.tsx"),
     route("look", "routes/look.tsx"),
     route("change", "routes/change.tsx"),

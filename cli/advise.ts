@@ -1,4 +1,5 @@
 /** `advise FILE`: the card, the next step and what is believed, from an exported log. */
+import { fold } from "#core/log/fold.ts";
 import { readLogFile } from "#core/log/read-file.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { advise } from "#core/sieve/advise.ts";
@@ -17,6 +18,7 @@ export function adviseCommand(args: string[]): unknown {
   if (!rig || candidates.length > 1)
     throw new BadInput(`say which rig with --rig: ${rigs.map(({ header }) => header.id).join(", ")}`);
   for (const entry of rig.entries) if (entry.kind === "build") checkBuild(entry.build);
-  const { card, next, zones, warnings, surprises, air } = advise(rig.entries);
-  return { rig: rig.header.id, card, next, zones, warnings, surprises, air };
+  const { card, next, zones, warnings, surprises, air, leanings, buy } = advise(rig.entries);
+  const { held } = fold(rig.entries);
+  return { rig: rig.header.id, held, card, next, zones, warnings, surprises, air, leanings, buy };
 }

@@ -94,7 +94,9 @@ describe("shift", () => {
 describe("advise", () => {
   it("prints card, next step and beliefs of an exported log", () => {
     const advice = answer("advise", file("log.json", logFile())) as unknown as Record<string, unknown[]>;
-    expect(Object.keys(advice)).toEqual(["rig", "card", "next", "zones", "warnings", "surprises", "air"]);
+    expect(Object.keys(advice).join(" ")).toBe(
+      "rig held card next zones warnings surprises air leanings buy",
+    );
     expect(advice["zones"]?.map((zone) => (zone as { zone: string }).zone)).toEqual([
       "idle",
       "low",

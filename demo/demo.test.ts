@@ -1,8 +1,14 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { readLogFile } from "#core/log/read-file.ts";
 import { fold } from "#core/log/fold.ts";
-import { dayOf } from "#core/log/schema.ts";
+import { dayOf, LOG_VERSION } from "#core/log/schema.ts";
 import { advise } from "#core/sieve/advise.ts";
+import { checkBuild } from "#core/rig/check-build.ts";
+import { allDemos, toldDemo } from "./demo.ts";
 import { enduroDemo } from "./enduro-log.ts";
+import { demoMovedTo } from "./told.ts";
+import { TOLD_DAY, TOLD_OFFSET } from "./told-day.ts";
 
 const story = enduroDemo("2026-05-23", "+02:00");
 
@@ -15,7 +21,7 @@ describe("the enduro's story", () => {
   it("passes the door that every file passes", () => {
     const text = JSON.stringify({
       format: "tamis",
-      version: 1,
+      version: LOG_VERSION,
       savedAt: "2026-05-23T18:00:00+02:00",
       rigs: [story],
     });
@@ -44,5 +50,40 @@ describe("the enduro's story", () => {
     const leap = enduroDemo("2028-03-01", "-05:00");
     expect(new Set(leap.entries.map(({ at }) => dayOf(at)))).toEqual(new Set(["2028-02-29", "2028-03-01"]));
     expect(leap.entries[0]?.at.endsWith("-05:00")).toBe(true);
+  });
+});
+
+describe("all rigs of the demo", () => {
+  const rigs = allDemos(TOLD_DAY, TOLD_OFFSET);
+
+  it("are told anew by `npm run schema` after a change of the advice", () => {
+    expect(readFileSync(join(__dirname, "told.json"), "utf8")).toBe(toldDemo());
+  });
+
+  it("are five machines that can be, with a walk-round each, and nothing in them clashes", () => {
+    expect(rigs.map(({ header }) => header.plate).sort()).toEqual(["12", "27", "3", "41", "8"]);
+    for (const { entries } of rigs) {
+      const { build, checks } = fold(entries);
+      expect(() => build && checkBuild(build)).not.toThrow();
+      expect(Object.keys(checks)).toHaveLength(13);
+      expect(advise(entries).surprises).toEqual([]);
+    }
+    const file = { format: "tamis", version: LOG_VERSION, savedAt: "2026-05-23T18:00:00+02:00", rigs };
+    expect(readLogFile(JSON.stringify(file))).toMatchObject({ ok: true });
+  });
+
+  it("hold the farm ATV's card back: its choke does not seat, and it reads rich", () => {
+    const atv = rigs.find(({ header }) => header.plate === "8");
+    const { held } = fold(atv?.entries ?? []);
+    expect(held).toEqual(["choke"]);
+    const middle = advise(atv?.entries ?? []).zones.find(({ zone }) => zone === "mid");
+    expect(middle?.mean).toBeLessThan(-0.05);
+  });
+
+  it("move with the calendar, to the clock of the place", () => {
+    expect(demoMovedTo(TOLD_DAY, TOLD_OFFSET)).toEqual(rigs);
+    const moved = demoMovedTo("2028-03-01", "-05:00")[0]?.entries ?? [];
+    expect(new Set(moved.map(({ at }) => dayOf(at)))).toEqual(new Set(["2028-02-29", "2028-03-01"]));
+    expect(moved.every(({ at }) => at.endsWith("-05:00"))).toBe(true);
   });
 });

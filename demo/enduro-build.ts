@@ -13,6 +13,7 @@ export const ENDURO_BUILD: Build = {
   machine: "motorcycle",
   engine: { strokes: 2, cooling: "liquid", displacementCm3: 250, cylinders: 1, idleRpm: 1700, peakRpm: 8500 },
   carburettor: {
+    stamp: "E 38-2",
     boreMm: 38,
     slide: { kind: "manual", idleLiftMm: 2, cutawayMm: 4 },
     needleJetMm: 2.68,
@@ -43,6 +44,8 @@ export const ENDURO_BUILD: Build = {
     mains: [148, 150, 152, 155, 158, 160, 162, 165, 168, 170, 172, 175],
     shimsMm: [],
   },
+  plug: { thread: "M14", heatRange: 8, higherIs: "colder", gapMm: 0.6 },
+  breathing: { pipe: "as made", filter: "foam, oiled", lid: "on" },
   targetLambda: TARGET_LAMBDA.twoStroke,
   usage: { idle: 10, low: 25, mid: 40, top: 25 },
   screwWindow: { kind: "aroundBase", turns: 1 },

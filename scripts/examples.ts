@@ -1,4 +1,5 @@
 /** The example files of docs/formats.md, made by the simulator and the worked example. */
+import { LOG_VERSION } from "../core/log/schema.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
 import { enduroDemo } from "../demo/enduro-log.ts";
 
@@ -26,7 +27,7 @@ export function exampleFiles(): Record<string, string> {
     "rig.json": text({ format: "tamis-shift", version: 1, build: ENDURO_BUILD, cases: CASES }),
     "log.json": text({
       format: "tamis",
-      version: 1,
+      version: LOG_VERSION,
       savedAt: "2026-05-23T18:00:00+02:00",
       rigs: [{ header, entries }],
     }),

@@ -3,6 +3,11 @@ import type { Advice } from "#core/sieve/advise.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import type { RigContext } from "#app/rig/context.ts";
 import { PutBack } from "#app/rig/Taps.tsx";
+import { fieldWords } from "#app/words/fields.ts";
+import { sizeWords, ZONE_NAMES } from "#app/words/parts.ts";
+import { checkList } from "#app/words/walk-round.ts";
+import { placeHref } from "#app/rig/places.ts";
+import { Link } from "react-router";
 import { printOnly } from "#app/parts/print.ts";
 
 /** Does the card lean the top out? Then the caution belongs right here. */
@@ -19,6 +24,24 @@ export function CardFoot({ context, advice }: { context: RigContext; advice: Adv
         <Caution>
           Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the
           plug.
+        </Caution>
+      )}
+      {context.present.overridden && (
+        <Caution grave>
+          Walk-round failed: {checkList(context.present.overridden.checks)}. “
+          {context.present.overridden.reason}”
+        </Caution>
+      )}
+      {advice.leanings.length > 0 && (
+        <Caution plain>
+          Leans most on what is assumed:{" "}
+          {advice.leanings
+            .map(
+              ({ path, zone, effect }) =>
+                `${fieldWords(path)} (${ZONE_NAMES[zone].toLowerCase()} ± ${sizeWords(100 * Math.abs(effect))})`,
+            )
+            .join(", ")}
+          . <Link to={placeHref(context.header.id, "build")}>Measure it</Link>.
         </Caution>
       )}
       <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>

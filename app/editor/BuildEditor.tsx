@@ -1,17 +1,16 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import Button from "@mui/material/Button";
-import { useState, type ReactNode } from "react";
-import { FormProvider, useForm, useFormContext, useWatch } from "react-hook-form";
+import type { ReactNode } from "react";
+import { FormProvider, useForm } from "react-hook-form";
 import type { Build } from "#core/log/schema.ts";
 import { BuildForm, buildTexts, type BuildTexts } from "#app/forms/build-form.ts";
-import { NeedleDrawing } from "#app/needle/NeedleDrawing.tsx";
 import { Caution } from "#app/parts/Caution.tsx";
+import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
 import {
   BaselineSection,
   BoxSection,
-  CarburettorSection,
   MachineSection,
-  NeedleSection,
+  PlugSection,
   RidingSection,
   RulesSection,
 } from "./sections.tsx";
@@ -24,20 +23,12 @@ interface BuildEditorProps {
   /** what stands above the fields and below them */
   readonly before?: ReactNode;
   readonly after?: ReactNode;
-}
-
-/** Follows the fields; while something is half typed it keeps the last needle that could be. */
-function LiveNeedle({ start }: { start: Build }) {
-  const texts = useWatch({ control: useFormContext<BuildTexts>().control });
-  const parsed = BuildForm.safeParse(texts);
-  const [last, setLast] = useState(start);
-  const now = parsed.success ? parsed.data : last;
-  if (parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(last)) setLast(parsed.data);
-  return <NeedleDrawing build={now} />;
+  /** the box too: later it has a screen of its own */
+  readonly withBox?: boolean;
 }
 
 /** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
-export function BuildEditor({ start, saveWords, saving, onSave, before, after }: BuildEditorProps) {
+export function BuildEditor({ start, saveWords, saving, onSave, before, after, withBox }: BuildEditorProps) {
   const form = useForm<BuildTexts, unknown, Build>({
     resolver: zodResolver(BuildForm),
     defaultValues: buildTexts(start),
@@ -54,13 +45,10 @@ export function BuildEditor({ start, saveWords, saving, onSave, before, after }:
       >
         {before}
         <MachineSection />
-        <CarburettorSection />
-        <div className="beside">
-          <NeedleSection />
-          <LiveNeedle start={start} />
-        </div>
-        <BoxSection />
+        <CarburettorsEditor start={start} />
         <BaselineSection />
+        {withBox && <BoxSection />}
+        <PlugSection />
         <RulesSection />
         <RidingSection />
         {after}

@@ -9,14 +9,14 @@ import { ZONES } from "#core/carburettor/zones.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { BuildTexts } from "#app/forms/build-form.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
-import { NumberText, PickText, Section } from "./fields.tsx";
+import { NumberText, PickText, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
 
 const useBuild = () => useFormContext<BuildTexts>();
 
 export function MachineSection() {
   const fuel = useWatch({ control: useBuild().control, name: "fuel.name" });
   return (
-    <Section title="Machine">
+    <Section title="Machine" holds={["engine."]}>
       <PickText
         name="machine"
         label="Kind"
@@ -46,6 +46,12 @@ export function MachineSection() {
       <NumberText name="engine.cylinders" label="Cylinders" />
       <NumberText name="engine.idleRpm" label="Idle" unit="rpm" />
       <NumberText name="engine.peakRpm" label="Peak power" unit="rpm" />
+      <NumberText
+        name="engine.revLimitRpm"
+        label="Rev limit"
+        unit="rpm"
+        hint="Of stock rods and flywheel; empty if unknown."
+      />
       <PickText
         name="fuel.name"
         label="Fuel"
@@ -68,20 +74,33 @@ export function MachineSection() {
   );
 }
 
-export function CarburettorSection() {
+export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt }) {
   const { control } = useBuild();
   const [slide, drilled] = useWatch({
     control,
-    name: ["carburettor.slide.kind", "carburettor.emulsionTubeDrilled"],
+    name: [`${at}.slide.kind`, `${at}.emulsionTubeDrilled`],
   });
   return (
     <Section
       title="Carburettor"
+      holds={[
+        "carburettor.bore",
+        "carburettor.slide",
+        "carburettor.fuelDrop",
+        "carburettor.mainAir",
+        "carburettor.pilotAir",
+      ]}
       note="Which screw? Draw a line across the middle: a screw on the engine’s side meters fuel (out is richer), one on the filter’s side meters air (out is leaner)."
     >
-      <NumberText name="carburettor.boreMm" label="Throttle bore" unit="mm" />
+      <NumberText
+        name={`${at}.stamp`}
+        label="Number stamped on the body"
+        hint="Finds its base sheet again."
+        wordy
+      />
+      <NumberText name={`${at}.boreMm`} label="Throttle bore" unit="mm" />
       <PickText
-        name="carburettor.slide.kind"
+        name={`${at}.slide.kind`}
         label="Slide"
         options={[
           ["manual", "By cable"],
@@ -90,26 +109,26 @@ export function CarburettorSection() {
       />
       {slide === "manual" ? (
         <>
-          <NumberText name="carburettor.slide.idleLiftMm" label="Lift at idle" unit="mm" />
-          <NumberText name="carburettor.slide.cutawayMm" label="Cutaway" unit="mm" />
+          <NumberText name={`${at}.slide.idleLiftMm`} label="Lift at idle" unit="mm" />
+          <NumberText name={`${at}.slide.cutawayMm`} label="Cutaway" unit="mm" />
         </>
       ) : (
         <>
-          <NumberText name="carburettor.slide.restLiftMm" label="Lift at rest" unit="mm" />
-          <NumberText name="carburettor.slide.depressionPa" label="Slide depression" unit="Pa" />
+          <NumberText name={`${at}.slide.restLiftMm`} label="Lift at rest" unit="mm" />
+          <NumberText name={`${at}.slide.depressionPa`} label="Slide depression" unit="Pa" />
         </>
       )}
       <PickText
-        name="carburettor.screw"
+        name={`${at}.screw`}
         label="Mixture screw"
         options={[
           ["air", "Air, filter side"],
           ["fuel", "Fuel, engine side"],
         ]}
       />
-      <NumberText name="carburettor.fuelDropMm" label="Nozzle above fuel" unit="mm" />
+      <NumberText name={`${at}.fuelDropMm`} label="Nozzle above fuel" unit="mm" />
       <PickText
-        name="carburettor.emulsionTubeDrilled"
+        name={`${at}.emulsionTubeDrilled`}
         label="Emulsion tube"
         options={[
           ["no", "Undrilled"],
@@ -117,42 +136,55 @@ export function CarburettorSection() {
         ]}
       />
       <NumberText
-        name="carburettor.mainAirJetMm"
+        name={`${at}.mainAirJetMm`}
         label="Main air jet"
         unit="mm"
         hint={drilled === "no" ? "Dead behind an undrilled tube." : "Empty if there is none."}
       />
       <NumberText
-        name="carburettor.pilotAirJetMm"
+        name={`${at}.pilotAirJetMm`}
         label="Pilot air jet"
         unit="mm"
         hint="Empty if there is none."
+      />
+      <NumberText
+        name={`${at}.pumpBaseTurns`}
+        label="Accelerator pump, base"
+        unit="turns"
+        hint="Empty if there is none."
+      />
+      <NumberText
+        name={`${at}.slideSpringMm`}
+        label="Slide spring, free"
+        unit="mm"
+        hint="Length when new, if known."
       />
     </Section>
   );
 }
 
-export function NeedleSection() {
+export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
   const { control } = useBuild();
-  const { fields, append, remove } = useFieldArray({ control, name: "carburettor.needle.profile" });
+  const { fields, append, remove } = useFieldArray({ control, name: `${at}.needle.profile` });
   return (
     <Section
       title="Needle and jet"
+      holds={["carburettor.needle"]}
       note="Thickness with a micrometer every few millimetres, from the groove’s end towards the tip."
     >
-      <NumberText name="carburettor.needleJetMm" label="Needle jet" unit="mm" />
-      <NumberText name="carburettor.needle.grooves" label="Grooves" />
-      <NumberText name="carburettor.needle.groovePitchMm" label="Groove to groove" unit="mm" />
-      <NumberText name="carburettor.needle.referenceClip" label="Measured in groove" />
+      <NumberText name={`${at}.needleJetMm`} label="Needle jet" unit="mm" />
+      <NumberText name={`${at}.needle.grooves`} label="Grooves" />
+      <NumberText name={`${at}.needle.groovePitchMm`} label="Groove to groove" unit="mm" />
+      <NumberText name={`${at}.needle.referenceClip`} label="Measured in groove" />
       <div className="whole stack">
         {fields.map((field, i) => (
           <div key={field.id} className="profile-row">
             <NumberText
-              name={`carburettor.needle.profile.${i}.alongMm`}
+              name={`${at}.needle.profile.${i}.alongMm`}
               label={`Point ${i + 1}, along`}
               unit="mm"
             />
-            <NumberText name={`carburettor.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
+            <NumberText name={`${at}.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
             <IconButton
               aria-label={`Remove point ${i + 1}`}
               disabled={fields.length <= 2}
@@ -175,12 +207,20 @@ export function NeedleSection() {
   );
 }
 
-function Numbering({ path, label }: { path: "pilotNumbering" | "mainNumbering"; label: string }) {
-  const by = useWatch({ control: useBuild().control, name: `carburettor.${path}.by` });
+function Numbering({
+  at,
+  path,
+  label,
+}: {
+  at: CarburettorAt;
+  path: "pilotNumbering" | "mainNumbering";
+  label: string;
+}) {
+  const by = useWatch({ control: useBuild().control, name: `${at}.${path}.by` });
   return (
     <>
       <PickText
-        name={`carburettor.${path}.by`}
+        name={`${at}.${path}.by`}
         label={label}
         options={[
           ["diameter", "By diameter, 1/100 mm"],
@@ -189,32 +229,63 @@ function Numbering({ path, label }: { path: "pilotNumbering" | "mainNumbering"; 
       />
       {by === "flow" && (
         <>
-          <NumberText name={`carburettor.${path}.referenceNumber`} label="This number" />
-          <NumberText
-            name={`carburettor.${path}.referenceDiameterMm`}
-            label="flows like a hole of"
-            unit="mm"
-          />
+          <NumberText name={`${at}.${path}.referenceNumber`} label="This number" />
+          <NumberText name={`${at}.${path}.referenceDiameterMm`} label="flows like a hole of" unit="mm" />
         </>
       )}
     </>
   );
 }
 
+export function JetsSection({ at = "carburettor" }: { at?: CarburettorAt }) {
+  return (
+    <Section
+      title="How its jets are numbered"
+      note="By the hole’s diameter or by what it flows: mixing the two up is a common way to hurt an engine."
+    >
+      <Numbering at={at} path="pilotNumbering" label="Pilot jets are numbered" />
+      <Numbering at={at} path="mainNumbering" label="Main jets are numbered" />
+    </Section>
+  );
+}
+
+/** For a new rig; later the box has a screen of its own. */
 export function BoxSection() {
   return (
-    <Section title="Jets and box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
-      <Numbering path="pilotNumbering" label="Pilot jets are numbered" />
-      <Numbering path="mainNumbering" label="Main jets are numbered" />
+    <Section title="The jet box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
       <div className="whole stack">
-        <NumberText name="box.pilots" label="Pilot jets in the box" />
-        <NumberText name="box.mains" label="Main jets in the box" />
+        <NumberText name="box.pilots" label="Pilot jets in the box" wordy />
+        <NumberText name="box.mains" label="Main jets in the box" wordy />
         <NumberText
           name="box.shimsMm"
           label="Heights of shims under the clip, mm"
           hint="Empty if there are none, or the class forbids them."
+          wordy
         />
       </div>
+    </Section>
+  );
+}
+
+const SETTING_FIELDS = [
+  ["pilot", "Pilot jet", undefined],
+  ["screwTurns", "Screw", "turns out"],
+  ["clip", "Clip, groove from the top", undefined],
+  ["main", "Main jet", undefined],
+  ["shimMm", "Shims", "mm"],
+] as const;
+
+function SettingFields({ at }: { at: SettingAt }) {
+  return SETTING_FIELDS.map(([part, label, unit]) => (
+    <NumberText key={part} name={`${at}.${part}`} label={label} {...(unit !== undefined && { unit })} />
+  ));
+}
+
+/** What was right on another carburettor; the air of that day stands with the first. */
+export function OtherSettingSection({ at }: { at: SettingAt }) {
+  return (
+    <Section title="What was right on this one">
+      <SettingFields at={at} />
     </Section>
   );
 }
@@ -223,13 +294,10 @@ export function BaselineSection() {
   return (
     <Section
       title="What was right, and when"
+      holds={["baseline."]}
       note="The setting that ran well, or the maker’s, and the air of that day: everything is compared with it."
     >
-      <NumberText name="baseline.setting.pilot" label="Pilot jet" />
-      <NumberText name="baseline.setting.screwTurns" label="Screw" unit="turns out" />
-      <NumberText name="baseline.setting.clip" label="Clip, groove from the top" />
-      <NumberText name="baseline.setting.main" label="Main jet" />
-      <NumberText name="baseline.setting.shimMm" label="Shims" unit="mm" />
+      <SettingFields at="baseline.setting" />
       <NumberText name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
       <NumberText name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />
       <NumberText name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
@@ -270,10 +338,44 @@ export function RidingSection() {
   );
 }
 
+export function PlugSection() {
+  return (
+    <Section title="Plug, pipe and filter" note="As they will be run. Leave empty what you do not know.">
+      <NumberText name="plug.thread" label="Plug thread" wordy />
+      <NumberText name="plug.heatRange" label="Heat range, as stamped" />
+      <PickText
+        name="plug.higherIs"
+        label="A higher number is"
+        options={[
+          ["colder", "Colder"],
+          ["hotter", "Hotter"],
+        ]}
+      />
+      <NumberText name="plug.gapMm" label="Gap" unit="mm" />
+      <NumberText name="breathing.pipe" label="Pipe" wordy />
+      <NumberText name="breathing.filter" label="Filter" wordy />
+      <PickText
+        name="breathing.lid"
+        label="Air-box lid"
+        options={[
+          ["on", "On"],
+          ["off", "Off"],
+          ["none", "There is none"],
+        ]}
+      />
+    </Section>
+  );
+}
+
+const YES_NO = [
+  ["no", "No"],
+  ["yes", "Yes"],
+] as const;
+
 /** What the rule book forbids: advice never breaks it, and says when it stands in the way. */
 export function RulesSection() {
   const { control, setValue } = useBuild();
-  const locked = useWatch({ control, name: "locked" });
+  const locked = useWatch({ control, name: "rules.locked" });
   return (
     <Section
       title="Class rules"
@@ -285,7 +387,7 @@ export function RulesSection() {
         aria-label="Locked by the rules"
         value={locked.split(" ")}
         onChange={(_, parts: string[]) =>
-          setValue("locked", PARTS.filter((part) => parts.includes(part)).join(" "))
+          setValue("rules.locked", PARTS.filter((part) => parts.includes(part)).join(" "))
         }
       >
         {PARTS.map((part) => (
@@ -294,6 +396,10 @@ export function RulesSection() {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      <PickText name="rules.noWashers" label="Washers under the clip forbidden" options={YES_NO} />
+      <PickText name="rules.onePlug" label="One plug for all" options={YES_NO} />
+      <NumberText name="rules.floatMm.from" label="Float height, from" unit="mm" hint="Empty if free." />
+      <NumberText name="rules.floatMm.to" label="Float height, to" unit="mm" />
     </Section>
   );
 }

@@ -15,13 +15,35 @@ const flow: Build = {
   },
   fuel: { name: "other", density15KgM3: 730, expansionPerK: 0.001, stoichiometric: 13.8 },
   screwWindow: { kind: "fixed", from: 1, to: 2.5 },
-  locked: ["clip", "shimMm"],
+  rules: { locked: ["clip", "shimMm"], noWashers: true, onePlug: true, floatMm: { from: 15, to: 17 } },
+  plug: { thread: "M14", heatRange: 8, higherIs: "hotter", gapMm: 0.6 },
+  breathing: { pipe: "as made", filter: "foam, oiled", lid: "off" },
+  assumed: ["carburettor.boreMm", "baseline.setting.main"],
+};
+
+const four: Build = {
+  ...ENDURO_BUILD,
+  engine: { ...ENDURO_BUILD.engine, cylinders: 4, revLimitRpm: 10_500 },
+  carburettors: 2,
+  others: [
+    {
+      carburettor: {
+        ...flow.carburettor,
+        stamp: "B 7",
+        pumpBaseTurns: 1.5,
+        slideSpringMm: 96,
+      },
+      setting: { ...ENDURO_BUILD.baseline.setting, main: 160 },
+    },
+  ],
 };
 
 describe("a rig as typed", () => {
   const builds: [string, Build][] = [
     ["the enduro", ENDURO_BUILD],
     ["one of every other variant", flow],
+    ["two carburettors, each its own", four],
+    ["four alike", { ...ENDURO_BUILD, engine: { ...ENDURO_BUILD.engine, cylinders: 4 }, carburettors: 4 }],
     ...STARTING_KINDS.map((kind): [string, Build] => [kind, startingBuild(kind)]),
   ];
   it.each(builds)("opens and reads back unchanged: %s", (_, build) => {
@@ -40,6 +62,20 @@ describe("a rig as typed", () => {
     expect(build.box.mains).toEqual([150, 152.5, 155, 157.5, 160, 165]);
   });
 
+  it("marks what is wrong with the second carburettor at the second carburettor", () => {
+    const texts = buildTexts(four);
+    const second = texts.others[0];
+    if (!second) throw new Error("four must have a second carburettor");
+    second.carburettor.needleJetMm = "2.5";
+    const parsed = BuildForm.safeParse(texts);
+    expect(parsed.error?.issues[0]?.path.join(".")).toBe("others.0.carburettor.needleJetMm");
+    second.carburettor.needleJetMm = "2.68";
+    second.setting.clip = "9";
+    expect(BuildForm.safeParse(texts).error?.issues[0]?.path.join(".")).toBe("others.0.setting.clip");
+    texts.alike = "yes"; // what was typed for the second waits, and does not count
+    expect(BuildForm.parse(texts).others).toBeUndefined();
+  });
+
   it.each([
     [
       "a number that is none",
@@ -51,6 +87,30 @@ describe("a rig as typed", () => {
       "a missing one",
       (t: BuildTexts) => (t.carburettor.needleJetMm = " "),
       "carburettor.needleJetMm",
+      "Type a number here",
+    ],
+    [
+      "carburettors that cannot share the cylinders",
+      (t: BuildTexts) => (t.carburettors = "3"),
+      "carburettors",
+      "carburettors must share the 1 cylinders evenly",
+    ],
+    [
+      "a rev limit below the peak",
+      (t: BuildTexts) => (t.engine.revLimitRpm = "7000"),
+      "engine.revLimitRpm",
+      "rev limit must not lie below peak power",
+    ],
+    [
+      "a float range turned round",
+      (t: BuildTexts) => (t.rules.floatMm = { from: "17", to: "15" }),
+      "rules.floatMm.from",
+      "float range must run from less to more",
+    ],
+    [
+      "half a plug",
+      (t: BuildTexts) => (t.plug = { thread: "M14", heatRange: "8", higherIs: "colder", gapMm: "" }),
+      "plug.gapMm",
       "Type a number here",
     ],
     [

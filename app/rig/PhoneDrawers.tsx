@@ -7,6 +7,7 @@ import { MiniStrip, Strip, type LookFace } from "#app/strip/Strip.tsx";
 import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
 import { zoneState } from "#app/words/zone-state.ts";
 import type { RigContext } from "./context.ts";
+import { HeldCard } from "./HeldCard.tsx";
 
 /** Loaded on the first tap: a laptop never needs it. */
 const Drawer = lazy(() => import("@mui/material/Drawer"));
@@ -54,6 +55,7 @@ export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
 /** The card on a phone: its four values on the handle, all of it in the drawer. */
 export function PhoneCard({ context, advice }: { context: RigContext; advice: Advice }) {
   const [open, setOpen] = useState(false);
+  const held = context.present.held.length > 0;
   return (
     <>
       <button
@@ -62,24 +64,32 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
         onClick={() => setOpen(true)}
         aria-label="Open the card"
       >
-        {advice.card.rows
-          .filter(({ part }) => part !== "shimMm")
-          .map(({ part, from, to }) => (
-            <span key={part} className={from === to ? undefined : "moves"}>
-              <span className="part">{PART_NAMES[part]}</span>
-              <Step part={part} from={from} to={to} />
-            </span>
-          ))}
+        {held && <strong className="held-words">Held back: the walk-round says stop</strong>}
+        {!held &&
+          advice.card.rows
+            .filter(({ part }) => part !== "shimMm")
+            .map(({ part, from, to }) => (
+              <span key={part} className={from === to ? undefined : "moves"}>
+                <span className="part">{PART_NAMES[part]}</span>
+                <Step part={part} from={from} to={to} />
+              </span>
+            ))}
       </button>
       {open && (
         <Suspense fallback={null}>
           <Drawer anchor="bottom" open onClose={() => setOpen(false)} aria-label="The card">
             <div className="card-head">
               <h2 className="label">The card</h2>
-              <span className="quiet">fitted → to fit</span>
+              <span className="quiet">{held ? "held back" : "fitted → to fit"}</span>
             </div>
-            <Card advice={advice} />
-            <CardFoot context={context} advice={advice} />
+            {held ? (
+              <HeldCard context={context} />
+            ) : (
+              <>
+                <Card advice={advice} />
+                <CardFoot context={context} advice={advice} />
+              </>
+            )}
           </Drawer>
         </Suspense>
       )}

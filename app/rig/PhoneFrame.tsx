@@ -1,9 +1,13 @@
-import { Link, NavLink } from "react-router";
+import { lazy, Suspense, useState } from "react";
+import { Link, useLocation } from "react-router";
 import { Mark } from "#app/parts/Mark.tsx";
 import { airWords } from "#app/words/entries.ts";
 import type { RigContext } from "./context.ts";
-import { placeHref, PLACES } from "./places.ts";
+import { isAt, placeHref, PLACES, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
+
+/** Loaded on the first tap: a laptop never needs it. */
+const Drawer = lazy(() => import("@mui/material/Drawer"));
 
 export function PhoneHead({ context }: { context: RigContext }) {
   const { header, build, present, preferences } = context;
@@ -18,17 +22,45 @@ export function PhoneHead({ context }: { context: RigContext }) {
   );
 }
 
-const ON_PHONE = new Set(["", "build", "air", "look", "log"]);
-
-/** Five places in reach of a thumb; changing and asking why stand on Today. */
+/** Five places in reach of a thumb; the rest behind More. */
 export function PhoneNav({ context }: { context: RigContext }) {
+  const { pathname } = useLocation();
+  const [open, setOpen] = useState(false);
+  const { id } = context.header;
+  const rest = PLACES.filter(({ onPhone }) => !onPhone);
+  const link = (place: Place, detail?: string) => (
+    <Link
+      key={place.path}
+      to={placeHref(id, place.path)}
+      aria-current={isAt(place, id, pathname) ? "page" : undefined}
+      onClick={() => setOpen(false)}
+    >
+      {place.name}
+      {detail !== undefined && <small>{detail}</small>}
+    </Link>
+  );
   return (
     <nav className="phone-nav" aria-label="The work">
-      {PLACES.filter(({ path }) => ON_PHONE.has(path)).map((place) => (
-        <NavLink key={place.path} to={placeHref(context.header.id, place.path)} end={place.path === ""}>
-          {place.name}
-        </NavLink>
-      ))}
+      {PLACES.filter(({ onPhone }) => onPhone).map((place) => link(place))}
+      <button
+        type="button"
+        aria-expanded={open}
+        className={rest.some((place) => isAt(place, id, pathname)) ? "here" : ""}
+        onClick={() => setOpen(true)}
+      >
+        More
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer anchor="bottom" open onClose={() => setOpen(false)} aria-label="More of the work">
+            <div className="more">
+              {rest.map((place) => link(place, place.state(context)))}
+              <Link to="/">Paddock</Link>
+              <Link to="/data">Data</Link>
+            </div>
+          </Drawer>
+        </Suspense>
+      )}
     </nav>
   );
 }

@@ -1,13 +1,14 @@
-import { Link, NavLink } from "react-router";
+import { Link, useLocation } from "react-router";
 import { Mark } from "#app/parts/Mark.tsx";
 import { SchemeButton } from "#app/parts/SchemeButton.tsx";
 import type { RigContext } from "./context.ts";
-import { placeHref, PLACES } from "./places.ts";
+import { isAt, placeHref, PLACES } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 /** The work in order, each step with its state. */
 export function Rail({ context }: { context: RigContext }) {
   const { header, build } = context;
+  const { pathname } = useLocation();
   return (
     <div className="rail">
       <Link className="brand" to="/">
@@ -16,15 +17,15 @@ export function Rail({ context }: { context: RigContext }) {
       <RigFace header={header} line={slideLine(build)} />
       <nav aria-label="The work">
         {PLACES.map((place) => (
-          <NavLink
+          <Link
             key={place.path}
             to={placeHref(header.id, place.path)}
-            end={place.path === ""}
+            aria-current={isAt(place, header.id, pathname) ? "page" : undefined}
             title={`g ${place.key}`}
           >
             {place.name}
             <small>{place.state(context)}</small>
-          </NavLink>
+          </Link>
         ))}
       </nav>
       <footer>

@@ -44,7 +44,8 @@ export function Shortcuts({ context }: { context: RigContext }) {
       else if (key === "p") void navigate("/");
       return;
     }
-    const proposed = advice && proposedChanges(advice);
+    const held = present.held.length > 0;
+    const proposed = !held && advice ? proposedChanges(advice) : undefined;
     if (key === "g") afterG.current = true;
     else if (key === "a") go("air");
     else if (key === "l") go("look");

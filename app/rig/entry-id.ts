@@ -1,8 +1,11 @@
 /** Ids of new entries: readable, ordered by time, never twice. */
 import type { EntryKind } from "#core/log/schema.ts";
 
-export function newEntryId(kind: EntryKind): string {
+function uniqueTail(): string {
   const random = crypto.getRandomValues(new Uint32Array(2));
   const tail = [...random].map((n) => n.toString(36).padStart(7, "0")).join("");
-  return `${kind}:${Date.now().toString(36)}-${tail}`;
+  return `${Date.now().toString(36)}-${tail}`;
 }
+
+export const newEntryId = (kind: EntryKind): string => `${kind}:${uniqueTail()}`;
+export const newPhotoId = (): string => `photo:${uniqueTail()}`;

@@ -1,10 +1,11 @@
-/** The fits that one tap logs: what the next step proposes, and the way back from the open change. */
+/** The fits that one tap logs: what the next step proposes, the way back from the open change, back to base. */
 import type { OpenChange } from "#core/log/fold.ts";
+import { PARTS, type Part } from "#core/log/parts.ts";
 import { Change, type Setting } from "#core/log/schema.ts";
-import type { Part } from "#core/log/parts.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 
-const change = (part: Part, to: number): Change => Change.parse({ part, to });
+const change = (part: Part, to: number, carburettor?: number): Change =>
+  Change.parse({ part, to, ...(carburettor !== undefined && { carburettor }) });
 
 const towards = (parts: readonly Part[], setting: Setting): Change[] =>
   parts.map((part) => change(part, setting[part]));
@@ -19,5 +20,20 @@ export function proposedChanges({
   return undefined;
 }
 
+/**
+ * @param now - what is fitted, one a carburettor
+ * @param wanted - what shall be fitted, one a carburettor
+ * @returns the changes from one to the other: said once for all where all want the same
+ */
+export function changesTowards(now: readonly Setting[], wanted: readonly Setting[]): Change[] {
+  return PARTS.flatMap((part) => {
+    const [first] = wanted;
+    const moved = wanted.flatMap((setting, i) => (now[i]?.[part] === setting[part] ? [] : [i]));
+    if (!first || moved.length === 0) return [];
+    if (wanted.every((setting) => setting[part] === first[part])) return [change(part, first[part])];
+    return moved.map((i) => change(part, wanted[i]?.[part] ?? first[part], i + 1));
+  });
+}
+
 /** @returns what "put back" would log */
-export const wayBack = ({ parts, before }: OpenChange): Change[] => towards(parts, before);
+export const wayBack = ({ befores, afters }: OpenChange): Change[] => changesTowards(afters, befores);

@@ -1,4 +1,7 @@
 /** The screens of a rig in the order of the work, each with what it says of its state. */
+import { dayOf } from "#core/log/schema.ts";
+import { CHECKS } from "#core/log/walk-round-names.ts";
+import { localInstant } from "./clock.ts";
 import type { RigContext } from "./context.ts";
 
 export interface Place {
@@ -7,18 +10,43 @@ export interface Place {
   /** the key after `g` */
   readonly key: string;
   readonly state: (context: RigContext) => string;
+  /** further screens that belong to it */
+  readonly also?: readonly string[];
+  /** one of the few in reach of a thumb; the rest stands behind More */
+  readonly onPhone?: true;
 }
 
 const timeOf = (at: string | undefined): string => at?.slice(11, 16) ?? "";
 
+function walkRoundState({ present: { checks, held } }: RigContext): string {
+  if (held.length > 0) return "stop";
+  const today = dayOf(localInstant());
+  const done = Object.values(checks).filter((entry) => dayOf(entry.at) === today).length;
+  return done === 0 ? "due" : `${done} of ${CHECKS.length}`;
+}
+
 export const PLACES: readonly Place[] = [
-  { name: "Today", path: "", key: "t", state: () => "" },
-  { name: "Rig", path: "build", key: "r", state: () => "" },
-  { name: "Air", path: "air", key: "a", state: ({ present }) => timeOf(present.air?.at) || "not read" },
+  { name: "Today", path: "", key: "t", state: () => "", onPhone: true },
+  {
+    name: "Rig",
+    path: "build",
+    key: "r",
+    state: ({ build }) => (build.assumed ? `${build.assumed.length} assumed` : ""),
+    also: ["needle", "box", "base", "teardown", "work"],
+  },
+  { name: "Walk-round", path: "walk-round", key: "w", state: walkRoundState },
+  {
+    name: "Air",
+    path: "air",
+    key: "a",
+    onPhone: true,
+    state: ({ present }) => timeOf(present.air?.at) || "not read",
+  },
   {
     name: "Look",
     path: "look",
     key: "l",
+    onPhone: true,
     state: ({ present }) => (present.openChange ? "due" : `${present.looks.length}`),
   },
   { name: "Change", path: "change", key: "c", state: ({ present }) => (present.openChange ? "open" : "") },
@@ -26,10 +54,19 @@ export const PLACES: readonly Place[] = [
     name: "Why",
     path: "why",
     key: "y",
+    onPhone: true,
     state: ({ advice }) => (advice && advice.surprises.length > 0 ? "question" : ""),
   },
-  { name: "Log", path: "log", key: "o", state: ({ present }) => `${present.lines.length}` },
+  { name: "Log", path: "log", key: "o", onPhone: true, state: ({ present }) => `${present.lines.length}` },
 ];
 
 export const placeHref = (rigId: string, path: string): string =>
   `/rigs/${rigId}${path === "" ? "" : `/${path}`}`;
+
+/** @returns whether a place is the one on screen, with the screens that belong to it */
+export function isAt(place: Place, rigId: string, pathname: string): boolean {
+  const at = (path: string) => decodeURIComponent(pathname) === placeHref(rigId, path);
+  const within =
+    place.path !== "" && decodeURIComponent(pathname).startsWith(`${placeHref(rigId, place.path)}/`);
+  return at(place.path) || within || (place.also ?? []).some(at);
+}

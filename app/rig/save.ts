@@ -34,17 +34,25 @@ export function modelRefusal(check: () => void): string | undefined {
 }
 
 type New<K extends Entry["kind"]> = Omit<Extract<Entry, { kind: K }>, "id" | "at" | "kind">;
+export type Content = { [K in Entry["kind"]]: { kind: K } & New<K> }[Entry["kind"]];
+
+/** @returns nothing when all of them are saved, else words for the screen; the log is then unchanged */
+export async function saveEntries(
+  rigId: string,
+  contents: readonly Content[],
+): Promise<ActionProblem | undefined> {
+  const at = localInstant();
+  const entries = contents.map((content): Entry => ({ id: newEntryId(content.kind), at, ...content }));
+  const saved = await append(rigId, ...entries);
+  return saved.ok ? undefined : { message: saved.problem.message };
+}
 
 /** @returns nothing when saved, else words for the screen; the log is then unchanged */
-export async function saveEntry<K extends Entry["kind"]>(
+export const saveEntry = <K extends Entry["kind"]>(
   rigId: string,
   kind: K,
   content: New<K>,
-): Promise<ActionProblem | undefined> {
-  const entry = { id: newEntryId(kind), at: localInstant(), kind, ...content } as unknown as Entry;
-  const saved = await append(rigId, entry);
-  return saved.ok ? undefined : { message: saved.problem.message };
-}
+): Promise<ActionProblem | undefined> => saveEntries(rigId, [{ kind, ...content } as unknown as Content]);
 
 export interface OpenRig {
   readonly log: RigLog;

@@ -38,7 +38,7 @@ async function importFile(file: Blob) {
   if (file.size === 0) return refused({ message: "Choose a file first: this one is empty." });
   const read = await files.readLog(file);
   if (!read.ok) return refused({ message: read.problem.message });
-  const merged = await importRigs(read.file.rigs);
+  const merged = await importRigs(read.file.rigs, read.photos);
   if (!merged.ok) return refused({ message: merged.problem.message }, 409);
   const { rigs, entries } = merged.value;
   const said =

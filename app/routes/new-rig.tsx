@@ -65,12 +65,13 @@ export default function NewRigRoute() {
           <h1>A new rig</h1>
           <p className="lead quiet">
             Choose what is nearest: its usual values stand in the fields until you put your own measures
-            there. None is a maker’s figure.
+            there, and are marked as assumed until then. None is a maker’s figure.
           </p>
         </div>
         <BuildEditor
           key={kind}
           start={startingBuild(kind)}
+          withBox
           saveWords="Make the rig"
           saving={saving}
           onSave={save}

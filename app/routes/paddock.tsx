@@ -13,6 +13,7 @@ import { RigFace } from "#app/rig/RigFace.tsx";
 import { refused, type ActionProblem } from "#app/rig/save.ts";
 import { useAdvice } from "#app/rig/use-advice.ts";
 import { MiniStrip } from "#app/strip/Strip.tsx";
+import { heldWords } from "#app/words/walk-round.ts";
 import { airWords } from "#app/words/entries.ts";
 import { nextWords } from "#app/words/next.ts";
 import { PART_NAMES } from "#app/words/parts.ts";
@@ -39,8 +40,8 @@ export async function clientAction() {
 function RigCard({ log, preferences }: { log: RigLog; preferences: Preferences }) {
   const { header, entries, revision } = log;
   const { advice, problem } = useAdvice(revision, entries, undefined);
-  const { air, openChange } = fold(entries);
-  const words = advice && nextWords(advice, openChange);
+  const { air, openChange, held } = fold(entries);
+  const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice, openChange);
   return (
     <Link className="rig-card" to={`/rigs/${header.id}`}>
       <RigFace header={header} line={air ? airWords(air, preferences) : "no air read yet"} />
@@ -61,11 +62,12 @@ function RigCard({ log, preferences }: { log: RigLog; preferences: Preferences }
         )}
       </div>
       <div className="fits">
-        {advice?.card.rows.map(({ part, from, to }) => (
-          <div key={part}>
-            <span className="quiet">{PART_NAMES[part]}</span> <Step part={part} from={from} to={to} />
-          </div>
-        ))}
+        {held.length === 0 &&
+          advice?.card.rows.map(({ part, from, to }) => (
+            <div key={part}>
+              <span className="quiet">{PART_NAMES[part]}</span> <Step part={part} from={from} to={to} />
+            </div>
+          ))}
       </div>
     </Link>
   );

@@ -10,6 +10,7 @@ import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Working } from "#app/parts/Working.tsx";
+import { HeldCard } from "#app/rig/HeldCard.tsx";
 import { lookFaces } from "#app/rig/look-faces.ts";
 import { PhoneHead, PhoneNav } from "#app/rig/PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "#app/rig/PhoneDrawers.tsx";
@@ -43,6 +44,10 @@ const Taps = z.discriminatedUnion("intent", [
     }),
   }),
   z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
+  z.object({
+    intent: z.literal("override"),
+    reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
+  }),
   z.object({ intent: z.literal("note"), text: z.string().trim().min(1, "Write a note first.").max(2000) }),
 ]);
 
@@ -58,6 +63,12 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const refusal = modelRefusal(() => checkSettingOn(build, applyFit(fitted, fit)));
     if (refusal !== undefined) return refused({ message: refusal });
     const problem = await saveEntry(params.rigId, "fit", fit);
+    return problem ? refused(problem, 507) : data({}, { status: 200 });
+  }
+  if (tap.intent === "override") {
+    const { held } = (await openRig(params.rigId)).present;
+    if (held.length === 0) return refused({ message: "Nothing holds the card back any more." });
+    const problem = await saveEntry(params.rigId, "override", { checks: [...held], reason: tap.reason });
     return problem ? refused(problem, 507) : data({}, { status: 200 });
   }
   const problem =
@@ -91,6 +102,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
     preferences,
     setDraft,
   };
+  const held = present.held.length > 0;
   const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
   return (
     <div className="frame">
@@ -120,7 +132,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
         <div className="card-head">
           <h2 className="label">The card</h2>
           <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
-            {working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
+            {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
           </span>
         </div>
         <p className="print-only">
@@ -132,8 +144,16 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
             ? `${dayTitle(present.air.at)}, ${present.air.at.slice(11, 16)} · ${airWords(present.air, preferences)}`
             : "no air read"}
         </p>
-        {advice && <Card advice={advice} />}
-        {advice && <CardFoot context={context} advice={advice} />}
+        {held ? (
+          <HeldCard context={context} />
+        ) : (
+          advice && (
+            <>
+              <Card advice={advice} />
+              <CardFoot context={context} advice={advice} />
+            </>
+          )
+        )}
       </aside>
       {advice && <PhoneCard context={context} advice={advice} />}
       <PhoneNav context={context} />

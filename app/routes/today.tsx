@@ -8,6 +8,7 @@ import { Fitted, PutBack } from "#app/rig/Taps.tsx";
 import { Tiles } from "#app/rig/Tiles.tsx";
 import { placeHref } from "#app/rig/places.ts";
 import { nextWords } from "#app/words/next.ts";
+import { heldWords } from "#app/words/walk-round.ts";
 import { warningWords } from "#app/words/warnings.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
 import { dayTitle } from "#app/words/days.ts";
@@ -27,7 +28,8 @@ export default function TodayRoute() {
   const day = present.lines.at(-1)?.entry.at;
   const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
   if (!advice) return problem === undefined ? <Working words="Working out today’s card…" /> : null;
-  const { title, reason } = nextWords(advice, present.openChange);
+  const held = present.held.length > 0;
+  const { title, reason } = held ? heldWords(present.held) : nextWords(advice, present.openChange);
   const look = advice.next.kind === "look" ? `?zone=${advice.next.zone}&how=${advice.next.how}` : "";
   return (
     <div className="stack">
@@ -36,7 +38,13 @@ export default function TodayRoute() {
         <p className="lead quiet">{reason}</p>
       </div>
       <div className="row actions">
-        <Fitted context={context} advice={advice} />
+        {held ? (
+          <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
+            To the walk-round
+          </Button>
+        ) : (
+          <Fitted context={context} advice={advice} />
+        )}
         <Button
           component={Link}
           to={`${placeHref(header.id, "look")}${look}`}

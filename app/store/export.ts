@@ -2,6 +2,7 @@
 import { LOG_VERSION, type LogFile } from "#core/log/schema.ts";
 import { localInstant } from "#app/rig/clock.ts";
 import { files } from "#app/workers/client.ts";
+import { photosOf } from "./photos.ts";
 import { readRig } from "./store.ts";
 
 export interface NamedFile {
@@ -23,10 +24,11 @@ export async function gatherRigs(rigIds: readonly string[], savedAt: string): Pr
 export async function exportRigs(rigIds: readonly string[]): Promise<NamedFile> {
   const savedAt = localInstant();
   const file = await gatherRigs(rigIds, savedAt);
+  const photos = (await Promise.all(file.rigs.map((rig) => photosOf(rig.header.id, rig.entries)))).flat();
   const [only] = file.rigs;
   const what =
     only && file.rigs.length === 1 ? only.header.name.replace(/[^\p{L}\p{N}]+/gu, "-") : "all-rigs";
-  return { name: `tamis-${what}-${savedAt.slice(0, 10)}.json`, blob: await files.writeLog(file) };
+  return { name: `tamis-${what}-${savedAt.slice(0, 10)}.json`, blob: await files.writeLog(file, photos) };
 }
 
 export function saveFile({ name, blob }: NamedFile): void {

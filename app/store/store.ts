@@ -11,6 +11,7 @@ import { tellOtherTabs } from "./changes.ts";
 import { database, dayKey, headerKey, parseDayKey } from "./database.ts";
 import { failed, storageFailure, stored, type Stored } from "./failure.ts";
 import { withLock } from "./locks.ts";
+import { isPhotoKey, putPhotos, removeKeys, type Photo } from "./photos.ts";
 
 export interface RigLog {
   readonly header: Header;
@@ -110,13 +111,21 @@ async function appendToDay(rigId: string, day: string, entries: readonly Entry[]
   return stored(null);
 }
 
-/** @returns whether the entry was saved; on any failure nothing has changed */
-export async function append(rigId: string, entry: Entry): Promise<Stored<null>> {
+/**
+ * @param entries - of one day: what one tap logs is written at once or not at all
+ * @returns whether they were saved; on any failure nothing has changed
+ */
+export async function append(rigId: string, ...entries: readonly Entry[]): Promise<Stored<null>> {
+  const [first] = entries;
+  if (!first) return stored(null);
+  const day = dayOf(first.at);
+  if (entries.some(({ at }) => dayOf(at) !== day))
+    throw new RangeError(`entries must be of one day, got ${entries.map(({ at }) => dayOf(at)).join(", ")}`);
   const saved = await guarded(() =>
     withLock(rigId, async () => {
       if ((await database.getItem(headerKey(rigId))) === null)
         return failed("missing", `There is no rig "${rigId}" in this browser.`);
-      return appendToDay(rigId, dayOf(entry.at), [entry]);
+      return appendToDay(rigId, day, entries);
     }),
   );
   if (saved.ok) tellOtherTabs(rigId);
@@ -186,7 +195,18 @@ async function mergeRig({ header, entries }: RigEntries): Promise<Stored<Merged>
  * Merges whole rigs: entries that are there already are passed over. Anything wrong with one rig (a clash, a
  * full device) refuses all of them: those already merged are put back as they were.
  */
-export async function importRigs(rigs: readonly RigEntries[]): Promise<Stored<Added>> {
+export async function importRigs(
+  rigs: readonly RigEntries[],
+  photos: readonly Photo[] = [],
+): Promise<Stored<Added>> {
+  const kept = await putPhotos(photos);
+  if (!kept.ok) return kept;
+  const merged = await mergeRigs(rigs);
+  if (!merged.ok) await removeKeys(kept.value);
+  return merged;
+}
+
+async function mergeRigs(rigs: readonly RigEntries[]): Promise<Stored<Added>> {
   const done: { rigId: string; merged: Merged }[] = [];
   for (const rig of rigs) {
     const merged = await guarded(() => withLock(rig.header.id, () => mergeRig(rig)));
@@ -208,7 +228,8 @@ export async function removeRig(rigId: string): Promise<Stored<null>> {
   const removed = await guarded(() =>
     withLock(rigId, async () => {
       await database.removeItem(headerKey(rigId));
-      for (const day of await daysOf(rigId)) await database.removeItem(dayKey(rigId, day));
+      const keys = (await database.keys()).filter((key) => key.startsWith(`${rigId}/`));
+      await removeKeys(keys);
       return stored(null);
     }),
   );
@@ -219,7 +240,8 @@ export async function removeRig(rigId: string): Promise<Stored<null>> {
 /** Everything as it is stored, unparsed: the way out when something cannot be read. */
 export function rawData(): Promise<Stored<Record<string, unknown>>> {
   return guarded(async () => {
-    const keys = await database.keys();
+    // Photos would be lists of numbers here: they travel with an export.
+    const keys = (await database.keys()).filter((key) => !isPhotoKey(key));
     const values = await Promise.all(keys.map((key) => database.getItem(key)));
     return stored(Object.fromEntries(keys.map((key, i) => [key, values[i]])));
   });

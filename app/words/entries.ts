@@ -1,12 +1,21 @@
 /** A log entry as a line: what kind, what it says, what came of it. */
 import type { LogLine } from "#core/log/fold.ts";
-import type { AirEntry, Entry, Reading } from "#core/log/schema.ts";
+import type { AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
+import { TEARDOWN_WORDS } from "./teardown.ts";
+import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
+import { WORK_WORDS } from "./work.ts";
 import { partInSentence, partValue, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 
 export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   build: "rig",
+  box: "box",
+  base: "base",
+  check: "check",
+  override: "I know",
+  work: "work",
+  teardown: "apart",
   air: "air",
   fit: "fitted",
   look: "look",
@@ -46,21 +55,49 @@ export function airWords(air: AirEntry, units: Preferences): string {
 function changeWords({ entry, before }: LogLine): string {
   if (entry.kind !== "fit") return "";
   return entry.changes
-    .map(({ part, to }) => {
-      const from = before ? `${partValue(part, before[part])} → ` : "";
-      return `${partInSentence(part)} ${from}${partValue(part, to)}`;
+    .map(({ part, to, carburettor }) => {
+      const from = before && carburettor === undefined ? `${partValue(part, before[part])} → ` : "";
+      const where = carburettor === undefined ? "" : ` on no. ${carburettor}`;
+      return `${partInSentence(part)} ${from}${partValue(part, to)}${where}`;
     })
     .join(", ");
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const REASONS = { card: "the card", advice: "as advised", putBack: "put back", own: "own choice" } as const;
+const REASONS = {
+  card: "the card",
+  advice: "as advised",
+  putBack: "put back",
+  base: "back to base",
+  teardown: "as found inside",
+  own: "own choice",
+} as const;
 
 function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
   if (reading.type === "plug") return reading.tone;
   return units.mixture === "afr"
     ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
     : `λ ${reading.lambda.toFixed(2)}`;
+}
+
+const sizes = (list: readonly number[]): string => `${list.length} ${list.length === 1 ? "size" : "sizes"}`;
+
+export function checkResult({ measured, findings, note }: CheckEntry): string {
+  const measures = Object.entries(measured).map(([name, value]) => {
+    const { label, unit } = MEASURE_WORDS[name as keyof typeof measured];
+    return `${label.toLowerCase()} ${value} ${unit}`;
+  });
+  const found = findings.map((name) => FINDING_WORDS[name].found.toLowerCase());
+  return [...found, ...measures, note].filter((words) => words !== "").join(" · ");
+}
+
+function teardownWords({ step, moved, reads, note }: TeardownEntry): Pick<LineWords, "what" | "result"> {
+  const { title, reads: asked } = TEARDOWN_WORDS[step];
+  const value = reads === "" ? "" : `${reads}${asked?.unit === undefined ? "" : ` ${asked.unit}`}`;
+  return {
+    what: `${title}, ${moved === "out" ? "out" : "back in"}`,
+    result: [value, note].filter((words) => words !== "").join(" · "),
+  };
 }
 
 /** @param stoichiometric - air-fuel ratio of the fuel in use at λ 1, for those who read AFR */
@@ -70,6 +107,30 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
   switch (entry.kind) {
     case "build":
       return { kind, what: entry.why === "" ? "Rig described" : entry.why, result: "" };
+    case "box":
+      return {
+        kind,
+        what: entry.why === "" ? "Jet box counted" : entry.why,
+        result: `main ${sizes(entry.box.mains)}, pilot ${sizes(entry.box.pilots)}`,
+      };
+    case "base":
+      return { kind, what: `Base sheet ${entry.sheet.stamp}`, result: entry.sheet.source };
+    case "check":
+      return {
+        kind,
+        what: `${CHECK_WORDS[entry.check].title}: ${STATE_WORDS[entry.state]}`,
+        result: checkResult(entry),
+      };
+    case "override":
+      return { kind, what: `Jetted on although ${checkList(entry.checks)} says stop`, result: entry.reason };
+    case "work":
+      return {
+        kind,
+        what: entry.why === "" ? WORK_WORDS[entry.what] : entry.why,
+        result: entry.why === "" ? "" : WORK_WORDS[entry.what],
+      };
+    case "teardown":
+      return { kind, ...teardownWords(entry) };
     case "air":
       return { kind, what: entry.place === "" ? "Air read" : entry.place, result: airWords(entry, units) };
     case "fit":

@@ -91,7 +91,8 @@ export function certainty(chance: number): string {
   return `${word} (${percentWords(chance)})`;
 }
 
-const sizeWords = (percent: number): string =>
+/** @returns `1.2 %` or `4 %` */
+export const sizeWords = (percent: number): string =>
   `${percent < 1.95 ? Number(percent.toFixed(1)) : Math.round(percent)} %`;
 
 /** @returns `2 % leaner`, how a change moves the mixture */

@@ -1,6 +1,7 @@
 /** Warnings in words: what is wrong, and what to do. */
 import type { Warning } from "#core/sieve/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { checkList } from "./walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "./parts.ts";
 
 export interface WarningWords {
@@ -42,6 +43,10 @@ export function warningWords(warning: Warning): WarningWords {
     case "ruleInTheWay":
       return plain(
         `The class rules lock ${warning.parts.map(partInSentence).join(" and ")}: that is what stands in the way of a better card.`,
+      );
+    case "walkRound":
+      return grave(
+        `Jetted on a failed walk-round (${checkList(warning.checks)}): “${warning.reason}”. Readings taken on a fault teach the wrong lesson.`,
       );
     case "noAir":
       return plain("No air has been read: the card is for the baseline’s day.");

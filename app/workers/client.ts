@@ -4,11 +4,12 @@
  */
 import * as Comlink from "comlink";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
-import type { FileRead } from "#core/log/read-file.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
-import type { Answer, FilesApi, JudgeApi, UnknownLog } from "./protocol.ts";
+import type { Photo } from "#app/store/photos.ts";
+import type { SmallPhoto } from "./photo.ts";
+import type { Answer, FilesApi, JudgeApi, LogRead, UnknownLog } from "./protocol.ts";
 
 /** @returns words of whatever was thrown */
 export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
@@ -117,9 +118,11 @@ export const askOutlook = (revision: string, entries: readonly Entry[], zone: Zo
   ask(revision, entries, async (remote) => await remote.outlook(revision, zone));
 
 export const files = {
-  readLog: (file: Blob): Promise<FileRead> => filing.call(async (remote) => await remote.readLog(file)),
-  writeLog: async (file: LogFile): Promise<Blob> =>
-    valueOf(await filing.call(async (remote) => await remote.writeLog(file))),
+  readLog: (file: Blob): Promise<LogRead> => filing.call(async (remote) => await remote.readLog(file)),
+  writeLog: async (file: LogFile, photos: readonly Photo[]): Promise<Blob> =>
+    valueOf(await filing.call(async (remote) => await remote.writeLog(file, photos))),
+  shrinkPhoto: async (file: Blob): Promise<SmallPhoto> =>
+    valueOf(await filing.call(async (remote) => await remote.shrinkPhoto(file))),
   makeDemo: (
     lastDay: string,
     offset: string,

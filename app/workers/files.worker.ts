@@ -1,12 +1,14 @@
 import * as Comlink from "comlink";
-import { enduroDemo } from "#demo/enduro-log.ts";
+import { demoMovedTo } from "#demo/told.ts";
 import { readFile, writeFile } from "./files.ts";
+import { shrinkPhoto } from "./photo.ts";
 import type { FilesApi } from "./protocol.ts";
 
 const api: FilesApi = {
   readLog: readFile,
   writeLog: writeFile,
-  makeDemo: (lastDay, offset) => [enduroDemo(lastDay, offset)],
+  shrinkPhoto,
+  makeDemo: demoMovedTo,
 };
 
 Comlink.expose(api);

@@ -3,6 +3,8 @@ import type { FileRead } from "#core/log/read-file.ts";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
+import type { Photo } from "#app/store/photos.ts";
+import type { SmallPhoto } from "./photo.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
@@ -23,9 +25,13 @@ export interface JudgeApi {
   outlook(revision: string, zone: Zone): Answer<Outlook[]> | UnknownLog;
 }
 
+/** A log file with its photos as bytes. */
+export type LogRead = FileRead & { readonly photos?: readonly Photo[] };
+
 export interface FilesApi {
   /** Reads and checks an exported log; builds that no machine can be are refused too. */
-  readLog(file: Blob): Promise<FileRead>;
-  writeLog(file: LogFile): Answer<Blob>;
+  readLog(file: Blob): Promise<LogRead>;
+  writeLog(file: LogFile, photos: readonly Photo[]): Answer<Blob>;
+  shrinkPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
   makeDemo(lastDay: string, offset: string): readonly { header: Header; entries: readonly Entry[] }[];
 }

@@ -5,7 +5,7 @@ import { MessageChannel } from "node:worker_threads";
 import { enduroDemo } from "#demo/enduro-log.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { advise } from "#core/sieve/advise.ts";
-import type { AirEntry, LogFile } from "#core/log/schema.ts";
+import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
 import { fitPart } from "../../core/__tests__/entries.ts";
 import { readFile, writeFile } from "./files.ts";
 import { judgeApi } from "./judge.ts";
@@ -14,7 +14,7 @@ import type { JudgeApi } from "./protocol.ts";
 const story = enduroDemo("2026-05-23", "+02:00");
 const logFile = (): LogFile => ({
   format: "tamis",
-  version: 1,
+  version: LOG_VERSION,
   savedAt: "2026-05-23T18:00:00+02:00",
   rigs: [{ header: story.header, entries: [...story.entries] }],
 });
@@ -86,7 +86,41 @@ describe("files", () => {
   it("are written and read back unchanged", async () => {
     const written = writeFile(logFile());
     if (!written.ok) throw new Error(written.message);
-    expect(await readFile(written.value)).toEqual({ ok: true, file: logFile() });
+    expect(await readFile(written.value)).toEqual({ ok: true, file: logFile(), photos: [] });
+  });
+
+  it("carry photos as bytes out and in", async () => {
+    const bytes = Uint8Array.from({ length: 70_000 }, (_, i) => i % 251);
+    const written = writeFile(logFile(), [{ rigId: story.header.id, id: "photo:0001", bytes }]);
+    if (!written.ok) throw new Error(written.message);
+    const read = await readFile(written.value);
+    expect(read.photos?.[0]).toMatchObject({ rigId: story.header.id, id: "photo:0001" });
+    expect(Buffer.from(read.photos?.[0]?.bytes ?? []).equals(Buffer.from(bytes))).toBe(true);
+    const text = (await written.value.text()).replace(/"jpeg": ".{8}/, '"jpeg": "?');
+    expect(await readFile(new Blob([text]))).toMatchObject({
+      ok: false,
+      problem: { where: "photos[0].jpeg" },
+    });
+  });
+
+  it("with a later build that what is fitted does not suit are refused at that build", async () => {
+    const file = logFile();
+    const carburettor = {
+      ...ENDURO_BUILD.carburettor,
+      needle: { ...ENDURO_BUILD.carburettor.needle, grooves: 1, referenceClip: 1 },
+    };
+    const { setting } = ENDURO_BUILD.baseline;
+    const baseline = { ...ENDURO_BUILD.baseline, setting: { ...setting, clip: 1 } };
+    file.rigs[0]?.entries.push({
+      id: "build:late",
+      at: "2026-05-24T08:00:00+02:00",
+      kind: "build",
+      build: { ...ENDURO_BUILD, carburettor, baseline },
+      reopens: [],
+      why: "",
+    });
+    const read = await readFile(new Blob([JSON.stringify(file)]));
+    expect(!read.ok && read.problem.message).toContain("clip must be in 1..1, got 2");
   });
 
   it("of 50 MB are refused unread", async () => {

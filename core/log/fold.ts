@@ -54,6 +54,10 @@ export interface LogLine {
   readonly struck: boolean;
   /** what was fitted just before, on the first carburettor */
   readonly before: Setting | undefined;
+  /** the same, one a carburettor */
+  readonly befores: readonly Setting[];
+  /** the machine as it was just before */
+  readonly build: Build | undefined;
 }
 
 export interface Present {
@@ -240,7 +244,8 @@ export function fold(entries: readonly Entry[]): Present {
     teardown: [],
   };
   const lines = ordered.map((entry): LogLine => {
-    const line = { entry, struck: struck.has(entry.id), before: now.settings[0] };
+    const { settings: befores, build } = now;
+    const line = { entry, struck: struck.has(entry.id), before: befores[0], befores, build };
     if (!line.struck) step(now, entry);
     return line;
   });

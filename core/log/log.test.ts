@@ -308,7 +308,7 @@ describe("reading a log file", () => {
   it("refuses a file of 50 MB by its size, unread", () => {
     expect(checkFileSize(50 * 1024 * 1024)).toMatchObject({ reason: "tooLarge" });
     expect(checkFileSize(50 * 1024 * 1024)?.message).toContain(
-      "This file has 50 MB; a log has at most 16 MB",
+      "This file has 50 MB; a log has at most 48 MB",
     );
     expect(checkFileSize(LARGEST_FILE_BYTES)).toBeUndefined();
   });

@@ -22,8 +22,8 @@ export interface FileProblem {
 
 export type FileRead = { ok: true; file: LogFile } | { ok: false; problem: FileProblem };
 
-/** Years of looks fit into a tenth of this; anything larger is another kind of file. */
-export const LARGEST_FILE_BYTES = 16 * 1024 * 1024;
+/** Years of looks fit into a tenth of this, the rest is for photos; anything larger is another kind of file. */
+export const LARGEST_FILE_BYTES = 48 * 1024 * 1024;
 
 const failed = (reason: FileProblem["reason"], where: string, message: string): FileRead => ({
   ok: false,

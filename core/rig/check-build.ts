@@ -17,10 +17,16 @@ export function checkBuild(build: Build): void {
     throw new RangeError(
       `carburettors must be described one by one or not at all, got ${build.others.length + 1} of ${count}`,
     );
-  for (let i = 0; i < count; i += 1) checkOne(buildOfCarburettor(build, i));
+  for (let i = 0; i < count; i += 1) checkCarburettor(build, i);
 }
 
-function checkOne(build: Build): void {
+/**
+ * @param index - of the carburettor, from 0
+ * @returns nothing when the model accepts it on this machine
+ * @throws {RangeError} with name, rule and value of the first thing that cannot be
+ */
+export function checkCarburettor(rig: Build, index: number): void {
+  const build = buildOfCarburettor(rig, index);
   const { needle, needleJetMm } = build.carburettor;
   for (const { diameterMm } of needle.profile)
     if (!(diameterMm < needleJetMm))

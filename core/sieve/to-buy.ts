@@ -23,9 +23,14 @@ function stepOf(sizes: readonly number[]): number {
   return Math.min(USUAL_STEP, ...gaps.filter((gap) => gap >= 1));
 }
 
-function shopSizes(around: number, step: number): number[] {
-  const count = Math.floor((REACH * around) / step);
-  return Array.from({ length: 2 * count + 1 }, (_, i) => Math.round((around + (i - count) * step) * 10) / 10);
+/** Sizes in reach of the card's, in step with those in the box. */
+function shopSizes(around: number, inStepWith: number, step: number): number[] {
+  const first = Math.ceil(((1 - REACH) * around - inStepWith) / step);
+  const last = Math.floor(((1 + REACH) * around - inStepWith) / step);
+  return Array.from(
+    { length: last - first + 1 },
+    (_, i) => Math.round((inStepWith + (first + i) * step) * 10) / 10,
+  );
 }
 
 /** @returns at most one jet a part, the most useful first */
@@ -33,8 +38,9 @@ export function toBuy(judge: SettingJudge, build: Build, options: Choices, card:
   const locked = lockedParts(build);
   const parts = (["main", "pilot"] as const).filter((part) => !locked.includes(part));
   const found = parts.flatMap((part): ToBuy[] => {
-    const sizes = shopSizes(card.setting[part], stepOf(options[part])).filter(
-      (size) => !options[part].includes(size),
+    const inBox = options[part];
+    const sizes = shopSizes(card.setting[part], inBox[0] ?? card.setting[part], stepOf(inBox)).filter(
+      (size) => !inBox.includes(size),
     );
     const better = sizes
       .map((number) => ({ number, judged: judge.judge({ ...card.setting, [part]: number }) }))

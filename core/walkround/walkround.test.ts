@@ -50,7 +50,7 @@ describe("limits", () => {
     expect(limitFor("cableSlackMm", ENDURO_BUILD, SHEET)).toMatchObject({ from: "usual" });
   });
   it("are never made up where they belong to a make", () => {
-    for (const measure of ["floatLeftMm", "floatDropMm", "fuelFlowMlMin", "plugGapMm"] as const)
+    for (const measure of ["floatLeftMm", "floatDropMm", "fuelFlowMlMin", "slideSpringMm"] as const)
       expect(limitFor(measure, ENDURO_BUILD)).toBeUndefined();
   });
   it("follow the plug and the spring that the rig describes", () => {

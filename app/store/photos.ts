@@ -1,0 +1,59 @@
+/** Photos beside the log: entries name them by id, the bytes stand under keys of their own. */
+import * as z from "zod";
+import type { Entry, PhotoRef } from "#core/log/schema.ts";
+import { database } from "./database.ts";
+import { storageFailure, stored, type Stored } from "./failure.ts";
+
+/** JPEG, as the worker that scales photos down makes them. */
+export interface Photo {
+  readonly rigId: string;
+  readonly id: string;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+}
+
+const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
+  (value) => Object.prototype.toString.call(value) === "[object Uint8Array]",
+);
+
+export const photoKey = (rigId: string, id: string): string => `${rigId}/${id}`;
+export const isPhotoKey = (key: string): boolean => /^rig:[^/]+\/photo:/.test(key);
+
+/** All or none: a full device keeps no half of them. */
+export async function putPhotos(photos: readonly Photo[]): Promise<Stored<readonly string[]>> {
+  const made: string[] = [];
+  try {
+    for (const { rigId, id, bytes } of photos) {
+      const key = photoKey(rigId, id);
+      if ((await database.getItem(key)) !== null) continue;
+      await database.setItem(key, bytes);
+      made.push(key);
+    }
+    return stored(made);
+  } catch (error) {
+    await removeKeys(made);
+    return storageFailure(error);
+  }
+}
+
+export async function removeKeys(keys: readonly string[]): Promise<void> {
+  for (const key of keys) await database.removeItem(key);
+}
+
+/** @returns the bytes, or nothing when this browser has not got that photo */
+export async function readPhoto(rigId: string, id: string): Promise<Uint8Array<ArrayBuffer> | undefined> {
+  const parsed = Bytes.safeParse(await database.getItem(photoKey(rigId, id)).catch(() => null));
+  return parsed.success ? parsed.data : undefined;
+}
+
+export const photosIn = (entries: readonly Entry[]): PhotoRef[] =>
+  entries.flatMap((entry) => (entry.kind === "teardown" ? entry.photos : []));
+
+/** @returns those photos of a log that this browser has */
+export async function photosOf(rigId: string, entries: readonly Entry[]): Promise<Photo[]> {
+  const found: Photo[] = [];
+  for (const { id } of photosIn(entries)) {
+    const bytes = await readPhoto(rigId, id);
+    if (bytes) found.push({ rigId, id, bytes });
+  }
+  return found;
+}

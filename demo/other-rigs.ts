@@ -1,0 +1,281 @@
+/** The other machines of the demo: invented, each with a story that shows another side of the job. */
+import { TARGET_LAMBDA } from "#core/carburettor/zones.ts";
+import type { Build } from "#core/log/schema.ts";
+import type { StoryPlan } from "./story.ts";
+
+const STANDARD_DAY = { temperatureK: 288.15, pressurePa: 101_325, relativeHumidity: 0.5 };
+const QUAI_NORD = { place: "Quai Nord, paddock", elevationM: 8 };
+
+const needle = (...points: readonly (readonly [number, number])[]): Build["carburettor"]["needle"] => ({
+  profile: points.map(([alongMm, diameterMm]) => ({ alongMm, diameterMm })),
+  grooves: 5,
+  groovePitchMm: 1,
+  referenceClip: 3,
+});
+
+const KART_BUILD: Build = {
+  machine: "kart",
+  engine: {
+    strokes: 2,
+    cooling: "liquid",
+    displacementCm3: 125,
+    cylinders: 1,
+    idleRpm: 2200,
+    peakRpm: 12_000,
+    revLimitRpm: 14_500,
+  },
+  carburettor: {
+    stamp: "K 30-1",
+    boreMm: 30,
+    slide: { kind: "manual", idleLiftMm: 2, cutawayMm: 4 },
+    needleJetMm: 2.66,
+    needle: needle([0, 2.48], [10, 2.48], [23, 2.2], [38, 1.55]),
+    screw: "air",
+    pilotNumbering: { by: "diameter" },
+    mainNumbering: { by: "flow", referenceNumber: 100, referenceDiameterMm: 1 },
+    fuelDropMm: 11,
+    emulsionTubeDrilled: false,
+  },
+  fuel: { name: "petrol" },
+  baseline: {
+    setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 225, shimMm: 0 },
+    air: STANDARD_DAY,
+  },
+  box: {
+    pilots: [58, 60, 62],
+    mains: [205, 210, 215, 220, 225, 230, 235, 240],
+    shimsMm: [0.5],
+    drilled: [{ part: "main", stamped: 190, measuredMm: 1.47 }],
+  },
+  rules: { locked: [], noWashers: true, onePlug: true, floatMm: { from: 15.5, to: 16.5 } },
+  plug: { thread: "M14", heatRange: 10, higherIs: "colder", gapMm: 0.6 },
+  breathing: { pipe: "class pipe", filter: "noise box, two tubes", lid: "none" },
+  targetLambda: TARGET_LAMBDA.twoStroke,
+  usage: { idle: 5, low: 15, mid: 35, top: 45 },
+  screwWindow: { kind: "aroundBase", turns: 1 },
+};
+
+export const KART: StoryPlan = {
+  header: { id: "rig:demo-kart", name: "125 kart", plate: "41", simulated: true },
+  build: KART_BUILD,
+  described: "Class carburettor, sealed float range.",
+  seed: 5,
+  where: QUAI_NORD,
+  meter: [],
+  days: [
+    {
+      before: 0,
+      happenings: [
+        {
+          at: "08:05",
+          kind: "walkRound",
+          found: {
+            ignition: { measured: { plugGapMm: 0.6 } },
+            cable: { measured: { cableSlackMm: 2.5 } },
+            floatHeight: { measured: { floatLeftMm: 16, floatRightMm: 16 }, note: "Gasket off." },
+            airLeaks: {
+              measured: { stepTopMm: 0, stepBottomMm: 0.1 },
+              note: "Flange lined up at the bottom edge.",
+            },
+            passages: { measured: { mainGoMm: 1.5, mainNoGoMm: 1.51 } },
+            pump: { state: "skipped", note: "There is none." },
+          },
+        },
+        { at: "09:10", kind: "air", weather: { celsius: 17, hPa: 1014, humidity: 0.74 } },
+        { at: "09:15", kind: "follow", steps: 4 },
+        { at: "11:00", kind: "note", text: "Second session: track warmer, wind off the sea." },
+        { at: "11:05", kind: "air", weather: { celsius: 23, hPa: 1013, humidity: 0.6 } },
+        { at: "11:10", kind: "follow", steps: 3 },
+      ],
+    },
+  ],
+};
+
+const ATV_BUILD: Build = {
+  machine: "atv",
+  engine: { strokes: 4, cooling: "air", displacementCm3: 400, cylinders: 1, idleRpm: 1400, peakRpm: 7500 },
+  carburettor: {
+    stamp: "F 34-7",
+    boreMm: 34,
+    slide: { kind: "vacuum", restLiftMm: 3, depressionPa: 2200 },
+    needleJetMm: 2.6,
+    needle: needle([0, 2.45], [10, 2.45], [24, 2.17], [40, 1.5]),
+    screw: "fuel",
+    pilotNumbering: { by: "diameter" },
+    mainNumbering: { by: "diameter" },
+    fuelDropMm: 12,
+    emulsionTubeDrilled: true,
+    mainAirJetMm: 0.8,
+    pilotAirJetMm: 1.2,
+    pumpBaseTurns: 1.5,
+  },
+  fuel: { name: "petrol-e10" },
+  baseline: { setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [38, 40, 42], mains: [135, 137.5, 140, 142.5, 145], shimsMm: [] },
+  plug: { thread: "M12", heatRange: 8, higherIs: "colder", gapMm: 0.8 },
+  breathing: { pipe: "as made", filter: "paper, as made", lid: "on" },
+  targetLambda: TARGET_LAMBDA.fourStrokeAir,
+  usage: { idle: 25, low: 40, mid: 30, top: 5 },
+  screwWindow: { kind: "aroundBase", turns: 1 },
+  assumed: ["carburettor.slide.depressionPa", "carburettor.needle.profile", "carburettor.fuelDropMm"],
+};
+
+/** Rich everywhere after standing: the choke's plunger does not seat. No jet cures that. */
+export const ATV: StoryPlan = {
+  header: { id: "rig:demo-atv", name: "400 farm ATV", plate: "8", simulated: true },
+  build: ATV_BUILD,
+  described: "Stood since autumn. Needle and level not measured yet.",
+  seed: 3,
+  fault: -0.11,
+  where: { place: "the yard, below Col de la Brume", elevationM: 420 },
+  meter: ["idle"],
+  days: [
+    {
+      before: 0,
+      happenings: [
+        { at: "09:20", kind: "air", weather: { celsius: 12, hPa: 965, humidity: 0.66 } },
+        { at: "09:25", kind: "looks", zones: ["idle", "low", "mid"] },
+        { at: "10:20", kind: "note", text: "Rich wherever one looks, and it ran well before the winter." },
+        {
+          at: "10:25",
+          kind: "walkRound",
+          found: {
+            ignition: { measured: { plugGapMm: 0.8 }, note: "New plug." },
+            choke: {
+              state: "stop",
+              measured: { chokeSlackMm: 0 },
+              findings: ["chokePartOpen"],
+              note: "Plunger stands 2 mm off its seat, cable corroded.",
+            },
+            wetLevel: { measured: { wetLevelMm: 1.5 } },
+            floatHeight: { state: "skipped" },
+            passages: { state: "skipped" },
+            pump: { measured: { pumpTurns: 1.5 } },
+          },
+        },
+      ],
+    },
+  ],
+};
+
+const TWIN_BUILD: Build = {
+  machine: "motorcycle",
+  engine: {
+    strokes: 4,
+    cooling: "air",
+    displacementCm3: 250,
+    cylinders: 2,
+    idleRpm: 1200,
+    peakRpm: 8000,
+    revLimitRpm: 9000,
+  },
+  carburettor: {
+    stamp: "T 32-4",
+    boreMm: 32,
+    slide: { kind: "vacuum", restLiftMm: 3, depressionPa: 2200 },
+    needleJetMm: 2.6,
+    needle: needle([0, 2.48], [9, 2.48], [24, 2.24], [40, 1.7]),
+    screw: "fuel",
+    pilotNumbering: { by: "diameter" },
+    mainNumbering: { by: "diameter" },
+    fuelDropMm: 12,
+    emulsionTubeDrilled: true,
+    mainAirJetMm: 0.8,
+    pilotAirJetMm: 1.2,
+  },
+  carburettors: 2,
+  fuel: { name: "petrol-e10" },
+  baseline: { setting: { pilot: 38, screwTurns: 2.25, clip: 3, main: 120, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [36, 38, 40], mains: [115, 117.5, 120, 122.5, 125], shimsMm: [0.3, 0.6] },
+  plug: { thread: "M12", heatRange: 8, higherIs: "colder", gapMm: 0.7 },
+  breathing: { pipe: "two into one", filter: "paper", lid: "on" },
+  targetLambda: TARGET_LAMBDA.fourStrokeAir,
+  usage: { idle: 15, low: 35, mid: 40, top: 10 },
+  screwWindow: { kind: "fixed", from: 1.5, to: 4 },
+};
+
+export const TWIN: StoryPlan = {
+  header: { id: "rig:demo-twin", name: "500 twin", plate: "12", simulated: true },
+  build: TWIN_BUILD,
+  described: "Two carburettors alike, vacuum slides, one shaft.",
+  seed: 4,
+  where: { place: "Col de la Brume, valley garage", elevationM: 380 },
+  meter: ["idle"],
+  days: [
+    {
+      before: 0,
+      happenings: [
+        {
+          at: "14:00",
+          kind: "walkRound",
+          found: {
+            ignition: { measured: { plugGapMm: 0.7 }, note: "Same plug in both." },
+            cable: {
+              state: "notes",
+              measured: { cableSlackMm: 3 },
+              note: "Vacuum not balanced yet: gauges before jets.",
+            },
+            pump: { state: "skipped", note: "There is none." },
+          },
+        },
+        { at: "14:25", kind: "air", weather: { celsius: 18, hPa: 969, humidity: 0.55 } },
+        { at: "14:30", kind: "follow", steps: 2 },
+      ],
+    },
+  ],
+};
+
+const RACER_BUILD: Build = {
+  machine: "motorcycle",
+  engine: { strokes: 2, cooling: "air", displacementCm3: 65, cylinders: 1, idleRpm: 2000, peakRpm: 11_000 },
+  carburettor: {
+    stamp: "M 24-9",
+    boreMm: 24,
+    slide: { kind: "manual", idleLiftMm: 1.6, cutawayMm: 3 },
+    needleJetMm: 2.9,
+    needle: needle([0, 2.55], [10, 2.55], [24, 2.27], [40, 1.6]),
+    screw: "air",
+    pilotNumbering: { by: "diameter" },
+    mainNumbering: { by: "diameter" },
+    fuelDropMm: 11,
+    emulsionTubeDrilled: true,
+    mainAirJetMm: 0.7,
+    pilotAirJetMm: 1,
+  },
+  fuel: { name: "methanol" },
+  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [55, 60, 65], mains: [225, 230, 235, 240, 245, 250, 255], shimsMm: [] },
+  plug: { thread: "M14", heatRange: 9, higherIs: "colder", gapMm: 0.5 },
+  breathing: { pipe: "class pipe", filter: "foam", lid: "none" },
+  targetLambda: TARGET_LAMBDA.methanol,
+  usage: { idle: 10, low: 10, mid: 20, top: 60 },
+  screwWindow: { kind: "aroundBase", turns: 1 },
+};
+
+export const RACER: StoryPlan = {
+  header: { id: "rig:demo-racer", name: "65 methanol racer", plate: "3", simulated: true },
+  build: RACER_BUILD,
+  described: "A child’s racer on methanol: it burns with a flame one cannot see.",
+  seed: 5,
+  where: QUAI_NORD,
+  // Alcohol leaves little colour: a meter at idle and at the top.
+  meter: ["idle", "top"],
+  days: [
+    {
+      before: 0,
+      happenings: [
+        {
+          at: "09:00",
+          kind: "walkRound",
+          found: {
+            ignition: { measured: { plugGapMm: 0.5 } },
+            breathing: { measured: { fuelFlowMlMin: 420 } },
+            pump: { state: "skipped", note: "There is none." },
+          },
+        },
+        { at: "09:40", kind: "air", weather: { celsius: 19, hPa: 1012, humidity: 0.7 } },
+        { at: "09:45", kind: "follow", steps: 4 },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,230 @@
+/**
+ * How a demo's log is made: a plan of days in, entries out. A seeded hidden engine answers each look, and the
+ * tuner does what Tamis advises; nothing that is read or advised is typed by hand.
+ */
+import { advise } from "#core/sieve/advise.ts";
+import { buildModel } from "#core/carburettor/model.ts";
+import type { Zone } from "#core/carburettor/zones.ts";
+import {
+  drawEngine,
+  readLambda,
+  readPlug,
+  trueError,
+  type HiddenEngine,
+} from "#core/simulator/hidden-engine.ts";
+import { fold } from "#core/log/fold.ts";
+import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
+import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
+import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
+import { seededRandom, type Random } from "#core/numbers/random.ts";
+import { toSI } from "#core/units/quantity.ts";
+
+export interface DemoRig {
+  readonly header: Header;
+  readonly entries: readonly Entry[];
+}
+
+export interface Weather {
+  readonly celsius: number;
+  readonly hPa: number;
+  readonly humidity: number;
+}
+
+export interface Place {
+  readonly place: string;
+  readonly elevationM: number;
+}
+
+type Found = Partial<Pick<CheckEntry, "state" | "measured" | "findings" | "note">>;
+
+export type Happening =
+  | { readonly kind: "note"; readonly text: string }
+  | { readonly kind: "base"; readonly sheet: BaseSheet }
+  /** all thirteen checks, those named here with what was measured and found */
+  | { readonly kind: "walkRound"; readonly found: Readonly<Partial<Record<CheckName, Found>>> }
+  | { readonly kind: "air"; readonly weather: Weather }
+  /** looks taken whatever is advised */
+  | { readonly kind: "looks"; readonly zones: readonly Zone[] }
+  /** so many steps of doing what is advised, or until there is nothing left to do */
+  | { readonly kind: "follow"; readonly steps: number; readonly endsOnChange?: true };
+
+export interface DayPlan {
+  /** days before the last one */
+  readonly before: number;
+  readonly happenings: readonly (Happening & { readonly at: string })[];
+}
+
+export interface StoryPlan {
+  readonly header: Header;
+  readonly build: Build;
+  readonly described: string;
+  readonly seed: number;
+  readonly where: Place;
+  readonly days: readonly DayPlan[];
+  /** a fault that is not jetting: it moves every path by this log ratio, + lean */
+  readonly fault?: number;
+  /** zones read with a meter rather than a plug */
+  readonly meter: readonly Zone[];
+}
+
+/** A clock that a rider's work moves on. */
+class Clock {
+  private minutes = 0;
+  private readonly day: string;
+  private readonly offset: string;
+  constructor(day: string, offset: string) {
+    this.day = day;
+    this.offset = offset;
+  }
+  setTo(time: string): void {
+    const [hours, minutes] = time.split(":").map(Number);
+    this.minutes = Math.max(this.minutes, (hours ?? 0) * 60 + (minutes ?? 0));
+  }
+  pass(minutes: number): void {
+    this.minutes += minutes;
+  }
+  now(): string {
+    const two = (n: number) => String(n).padStart(2, "0");
+    return `${this.day}T${two(Math.floor(this.minutes / 60))}:${two(this.minutes % 60)}:00${this.offset}`;
+  }
+}
+
+const MINUTES_A_LOOK = 10;
+
+class Story {
+  readonly entries: Entry[] = [];
+  private readonly plan: StoryPlan;
+  private readonly engine: HiddenEngine;
+  private readonly random: Random;
+  constructor(plan: StoryPlan) {
+    this.plan = plan;
+    this.random = seededRandom(plan.seed);
+    const drawn = drawEngine(buildModel(rigFromBuild(plan.build)), this.random);
+    const { fault = 0 } = plan;
+    this.engine = { ...drawn, truth: drawn.truth.map((trim, i) => (i < 3 ? trim + fault : trim)) };
+  }
+
+  private id<K extends string>(kind: K): string {
+    return `${kind}:demo-${String(this.entries.length + 1).padStart(3, "0")}`;
+  }
+
+  private reading(zone: Zone): Reading {
+    const { setting, air } = fold(this.entries);
+    if (!setting || !air) throw new RangeError("story must have a build and an air before its first look");
+    const error = trueError(this.engine, setting, humidAirFromLog(air), zone);
+    return this.plan.meter.includes(zone)
+      ? readLambda(error, zone, this.plan.build, this.random)
+      : readPlug(error, zone, this.random);
+  }
+
+  private look(clock: Clock, zone: Zone, minutes: number): void {
+    clock.pass(minutes + Math.round(6 * this.random.uniform()));
+    const reading = this.reading(zone);
+    this.entries.push({ id: this.id("look"), at: clock.now(), kind: "look", reading, simulated: true });
+  }
+
+  private fit(at: string, changes: Change[], because: "card" | "advice"): void {
+    this.entries.push({ id: this.id("fit"), at, kind: "fit", changes, because });
+  }
+
+  private changedOnAdvice(): boolean {
+    const last = this.entries.at(-1);
+    return last?.kind === "fit" && last.because === "advice";
+  }
+
+  /** Does what is advised; @returns false when there is nothing to do */
+  private step(clock: Clock): boolean {
+    const { next, card } = advise(this.entries);
+    switch (next.kind) {
+      case "card":
+        clock.pass(14);
+        this.fit(
+          clock.now(),
+          next.parts.map((part) => ({ part, to: card.setting[part] })),
+          "card",
+        );
+        return true;
+      case "change":
+        clock.pass(12);
+        this.fit(clock.now(), [{ part: next.part, to: next.to }], "advice");
+        return true;
+      case "look":
+        this.look(clock, next.zone, next.minutes);
+        return true;
+      case "leave":
+      case "stop":
+        return false;
+    }
+  }
+
+  describe(clock: Clock): void {
+    const { build, described: why } = this.plan;
+    this.entries.push({ id: this.id("build"), at: clock.now(), kind: "build", build, reopens: [], why });
+  }
+
+  private walkRound(clock: Clock, found: Readonly<Partial<Record<CheckName, Found>>>): void {
+    for (const check of CHECKS) {
+      const { state = "pass", measured = {}, findings = [], note = "" } = found[check] ?? {};
+      const entry = { check, state, measured, findings, note, simulated: true };
+      this.entries.push({ id: this.id("check"), at: clock.now(), kind: "check", ...entry });
+      clock.pass(1);
+    }
+  }
+
+  private air({ celsius, hPa, humidity }: Weather, at: string): void {
+    this.entries.push({
+      id: this.id("air"),
+      at,
+      kind: "air",
+      temperatureK: toSI("temperature", celsius, "°C"),
+      humidity: { kind: "relative", fraction: humidity },
+      pressure: { kind: "station", pressurePa: toSI("pressure", hPa, "hPa") },
+      ...this.plan.where,
+      simulated: true,
+    });
+  }
+
+  happens(what: Happening, clock: Clock): void {
+    const at = clock.now();
+    switch (what.kind) {
+      case "note":
+        this.entries.push({ id: this.id("note"), at, kind: "note", text: what.text });
+        return;
+      case "base":
+        this.entries.push({ id: this.id("base"), at, kind: "base", sheet: what.sheet });
+        return;
+      case "walkRound":
+        return this.walkRound(clock, what.found);
+      case "air":
+        return this.air(what.weather, at);
+      case "looks":
+        for (const zone of what.zones) this.look(clock, zone, MINUTES_A_LOOK);
+        return;
+      case "follow":
+        for (let i = 0; i < what.steps; i += 1) {
+          if (!this.step(clock)) return;
+          if (what.endsOnChange && this.changedOnAdvice()) return;
+        }
+    }
+  }
+}
+
+const shiftDay = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+
+/**
+ * @param lastDay - the calendar day the story ends on, `2026-05-23`
+ * @param offset - of the place's clock, `+02:00`
+ */
+export function tell(plan: StoryPlan, lastDay: string, offset: string): DemoRig {
+  const story = new Story(plan);
+  for (const day of plan.days) {
+    const clock = new Clock(shiftDay(lastDay, -day.before), offset);
+    for (const happening of day.happenings) {
+      clock.setTo(happening.at);
+      if (story.entries.length === 0) story.describe(clock);
+      story.happens(happening, clock);
+    }
+  }
+  return { header: plan.header, entries: story.entries };
+}

@@ -1,0 +1,28 @@
+/**
+ * The demo as it ships: told once by `npm run schema` and kept as a file, so that a first visit need not ride
+ * two days before it shows anything. Only the calendar is moved.
+ */
+import { inOrder } from "#core/log/fold.ts";
+import type { Entry } from "#core/log/schema.ts";
+import type { DemoRig } from "./story.ts";
+import { TOLD_DAY } from "./told-day.ts";
+import told from "./told.json" with { type: "json" };
+
+const DAY_MS = 86_400_000;
+
+const shiftDay = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+
+/**
+ * @param lastDay - the calendar day the stories end on, `2026-05-23`
+ * @param offset - of the place's clock, `+02:00`
+ * @returns the rigs as told, on those days; unchecked: the store parses what it keeps
+ */
+export function demoMovedTo(lastDay: string, offset: string): DemoRig[] {
+  const days = Math.round((Date.parse(lastDay) - Date.parse(TOLD_DAY)) / DAY_MS);
+  const moved = (at: string) => `${shiftDay(at.slice(0, 10), days)}${at.slice(10, 19)}${offset}`;
+  return (told as unknown as DemoRig[]).map(({ header, entries }) => ({
+    header,
+    entries: inOrder(entries.map((entry): Entry => ({ ...entry, at: moved(entry.at) }))),
+  }));
+}
