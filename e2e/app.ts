@@ -3,6 +3,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 
 export const RIG = "/rigs/rig:demo-enduro";
+export const ATV = "/rigs/rig:demo-atv";
 
 /** Opens a page on a device that has never seen Tamis; any error on the console fails the test. */
 export async function open(page: Page, path: string): Promise<void> {
@@ -23,6 +24,9 @@ export async function cardText(page: Page): Promise<string> {
   const card = page.getByRole("complementary", { name: "The card" });
   return (await handle.isVisible()) ? handle.innerText() : card.innerText();
 }
+
+/** The enduro among the rigs on the Data page. */
+export const rigLine = (page: Page) => page.getByRole("group", { name: "250 enduro" });
 
 export async function typeAir(
   page: Page,

@@ -1,7 +1,7 @@
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { cardText, open, openRig, RIG, typeAir } from "./app.ts";
+import { cardText, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
 
 test("from the air and one plug to the one change, still there after the browser was closed", async ({
   page,
@@ -58,21 +58,21 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await expect(page.getByText("Tyre pressures as always.")).toBeVisible();
   await page.goto("/data");
   const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Export log" }).click();
+  await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = await download;
   expect(file.suggestedFilename()).toMatch(/^tamis-250-enduro-\d{4}-\d\d-\d\d\.json$/);
   const path = await file.path();
   const text = readFileSync(path, "utf8");
-  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 1 });
+  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 2 });
 
   // A context of one's own does not take the project's settings along.
   const elsewhere = await browser.newContext({ serviceWorkers: "block" });
   const other = await elsewhere.newPage();
   await other.goto(new URL("/data", page.url()).href);
   // The other browser has its own demo: delete it, so that the file alone brings the rig back.
-  await other.getByRole("button", { name: "Delete" }).click();
+  await rigLine(other).getByRole("button", { name: "Delete" }).click();
   await other.getByRole("button", { name: "Delete it" }).click();
-  await expect(other.getByText("There is no rig in this browser yet.")).toBeVisible();
+  await expect(rigLine(other)).toHaveCount(0);
   await other.getByLabel("File to import").setInputFiles(path);
   await other.getByRole("button", { name: "Import", exact: true }).click();
   await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();

@@ -6,12 +6,12 @@ test("a rig is described from nothing to its first card", async ({ page }) => {
   await open(page, "/");
   await page.getByRole("link", { name: "New rig" }).click();
   await page.getByRole("button", { name: "Kart" }).click();
-  await page.getByLabel("Name").fill("125 kart");
-  await page.getByLabel("Number plate").fill("41");
+  await page.getByLabel("Name").fill("Shed kart");
+  await page.getByLabel("Number plate").fill("77");
   await page.getByLabel("Main jets in the box").fill("140 to 160 by 2; 165");
   await page.getByLabel("Screw", { exact: true }).fill("1 3/4");
   await page.getByRole("button", { name: "Make the rig" }).click();
-  await expect(page.getByText("125 kart").filter({ visible: true }).first()).toBeVisible();
+  await expect(page.getByText("Shed kart").filter({ visible: true }).first()).toBeVisible();
   await expect(page.getByText("No air has been read: the card is for the baseline’s day.")).toBeVisible();
   expect(await cardText(page)).toContain("1 ¾");
 
@@ -20,19 +20,19 @@ test("a rig is described from nothing to its first card", async ({ page }) => {
   await page.getByRole("button", { name: "Save this air" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Today’s card");
   await page.goto("/");
-  await expect(page.getByRole("link", { name: /125 kart/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Shed kart/ })).toBeVisible();
 });
 
-test("a needle thicker than its jet and a jet of no size are refused where they stand", async ({ page }) => {
+test("a needle thicker than its jet and a bore of no size are refused where they stand", async ({ page }) => {
   await openRig(page, "/build");
   await page.getByLabel("Needle jet", { exact: true }).fill("2.5");
   await page.getByRole("button", { name: "Save the rig" }).click();
   await expect(page.getByText(/needle must be thinner than its jet \(2.5 mm\)/)).toBeVisible();
   await page.getByLabel("Needle jet", { exact: true }).fill("2.68");
-  await page.getByLabel("Main jets in the box").fill("150, big");
+  await page.getByLabel("Throttle bore").fill("wide");
   await page.getByRole("button", { name: "Save the rig" }).click();
-  await expect(page.getByText(/“big” is no size/)).toBeVisible();
-  await expect(page.getByLabel("Main jets in the box")).toHaveValue("150, big");
+  await expect(page.getByText("“wide” is not a number.")).toBeVisible();
+  await expect(page.getByLabel("Throttle bore")).toHaveValue("wide");
 });
 
 test("a cleaned main side is logged and widens the doubt at the top", async ({ page }) => {
@@ -43,7 +43,9 @@ test("a cleaned main side is logged and widens the doubt at the top", async ({ p
   };
   const before = await doubt();
   await page.goto(`${RIG}/build`);
-  await page.getByRole("button", { name: "Main side" }).click();
+  await page.getByRole("combobox", { name: "What was done" }).click();
+  await page.getByRole("option", { name: "Main side cleaned" }).click();
+  await expect(page.getByText("Brings back doubt about the main jet")).toBeVisible();
   await page.getByLabel("Words for the log").fill("Main passage blown out");
   await page.getByRole("button", { name: "Save the rig" }).click();
   await expect(page.getByText("Main passage blown out").first()).toBeVisible();

@@ -1,12 +1,20 @@
 /** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
 import { expect, test } from "@playwright/test";
-import { expectAccessible, open, openRig, RIG } from "./app.ts";
+import { ATV, expectAccessible, open, openRig, RIG } from "./app.ts";
 
 const SCREENS = [
   { path: "/", title: "Paddock" },
   { path: RIG, title: /Now look/ },
   { path: `${RIG}/build`, title: "The rig" },
   { path: "/new", title: "A new rig" },
+  { path: `${RIG}/needle`, title: "The needle in its jet" },
+  { path: `${RIG}/box`, title: "The jet box" },
+  { path: `${RIG}/base`, title: "Base sheet" },
+  { path: `${RIG}/teardown?step=mainJet`, title: "Teardown" },
+  { path: `${RIG}/work`, title: "What was done to it?" },
+  { path: `${RIG}/walk-round`, title: "Walk-round" },
+  { path: `${RIG}/walk-round/needleAndSeat`, title: "Needle and seat" },
+  { path: ATV, title: "Stop: the choke" },
   { path: `${RIG}/air`, title: "The air where the engine breathes" },
   { path: `${RIG}/look`, title: "What did you see?" },
   { path: `${RIG}/change`, title: "What was fitted?" },
@@ -48,8 +56,11 @@ test("an unknown page and an unknown rig say so and show the way on", async ({ p
 
 test("an empty paddock teaches the next step", async ({ page }) => {
   await open(page, "/data");
-  await page.getByRole("button", { name: "Delete" }).click();
-  await page.getByRole("button", { name: "Delete it" }).click();
+  for (let left = 5; left > 0; left -= 1) {
+    await page.getByRole("button", { name: "Delete" }).first().click();
+    await page.getByRole("button", { name: "Delete it" }).click();
+    await expect(page.getByRole("button", { name: "Delete" })).toHaveCount(left - 1);
+  }
   await expect(page.getByText("There is no rig in this browser yet.")).toBeVisible();
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "The paddock is empty" })).toBeVisible();
@@ -135,7 +146,7 @@ test("on a phone the strip opens from its ribbon and the card from its drawer", 
   await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toHaveCount(0);
-  for (const name of ["Today", "Rig", "Air", "Look", "Log"]) {
+  for (const name of ["Today", "Air", "Look", "Why", "Log"]) {
     const box = await page
       .getByRole("navigation", { name: "The work" })
       .getByText(name, { exact: true })
@@ -143,4 +154,10 @@ test("on a phone the strip opens from its ribbon and the card from its drawer", 
       .boundingBox();
     expect(box?.height).toBeGreaterThanOrEqual(48);
   }
+  await page.getByRole("button", { name: "More" }).click();
+  await page
+    .getByRole("link", { name: /^Walk-round/ })
+    .filter({ visible: true })
+    .click();
+  await expect(page.getByRole("heading", { name: "Walk-round" })).toBeVisible();
 });

@@ -24,8 +24,15 @@ const typeAir = async (page: Page) => {
 };
 const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).click();
 
-const showNeedle = (page: Page) =>
-  page.getByRole("heading", { name: "Needle and jet" }).evaluate((heading) => heading.scrollIntoView());
+const measureFloat = async (page: Page) => {
+  await page.getByLabel("Height, single or left float").fill("14");
+  await page.getByText(/Bend the tab/).evaluate((words) => words.scrollIntoView({ block: "center" }));
+};
+const takeOut = async (page: Page) => {
+  await page.getByLabel("As stamped").fill("155");
+  await page.getByRole("button", { name: "It is out" }).click();
+  await page.getByRole("heading", { name: "Needle jet" }).waitFor();
+};
 
 const SHOTS: readonly Shot[] = [
   { name: "paddock", path: "/" },
@@ -34,9 +41,13 @@ const SHOTS: readonly Shot[] = [
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
   { name: "look-phone", path: `${RIG}/look?zone=top`, phone: true, before: chooseTone },
-  { name: "rig", path: `${RIG}/build`, before: showNeedle },
+  { name: "rig", path: `${RIG}/build` },
+  { name: "needle", path: `${RIG}/needle` },
+  { name: "box", path: "/rigs/rig:demo-kart/box" },
+  { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
+  { name: "check", path: `${RIG}/walk-round/floatHeight`, before: measureFloat },
+  { name: "teardown-phone", path: `${RIG}/teardown?step=mainJet`, phone: true, before: takeOut },
   { name: "new-rig-phone", path: "/new", phone: true },
-  { name: "change", path: `${RIG}/change` },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
   { name: "data", path: "/data" },

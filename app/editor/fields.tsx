@@ -111,7 +111,7 @@ export function Section({ title, note, holds = [], children }: SectionProps) {
         <div className="row" style={{ justifyContent: "space-between", minHeight: 48 }}>
           <h2>{title}</h2>
           {here.length > 0 && (
-            <Button variant="outlined" size="small" onClick={() => confirm(here)}>
+            <Button variant="outlined" onClick={() => confirm(here)}>
               {here.length} assumed: these are right
             </Button>
           )}

@@ -159,6 +159,8 @@ function Rigs({ headers }: { headers: readonly Header[] }) {
         {headers.map((header) => (
           <div
             key={header.id}
+            role="group"
+            aria-label={header.name}
             className="row"
             style={{
               justifyContent: "space-between",

@@ -61,14 +61,15 @@ function RigCard({ log, preferences }: { log: RigLog; preferences: Preferences }
           <div style={{ height: 64 }} />
         )}
       </div>
-      <div className="fits">
-        {held.length === 0 &&
-          advice?.card.rows.map(({ part, from, to }) => (
+      {held.length === 0 && (
+        <div className="fits">
+          {advice?.card.rows.map(({ part, from, to }) => (
             <div key={part}>
               <span className="quiet">{PART_NAMES[part]}</span> <Step part={part} from={from} to={to} />
             </div>
           ))}
-      </div>
+        </div>
+      )}
     </Link>
   );
 }

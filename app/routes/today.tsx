@@ -12,6 +12,7 @@ import { heldWords } from "#app/words/walk-round.ts";
 import { warningWords } from "#app/words/warnings.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
 import { dayTitle } from "#app/words/days.ts";
+import type { LogLine } from "#core/log/fold.ts";
 import { dayOf } from "#core/log/schema.ts";
 
 function OpenChangeLine() {
@@ -22,11 +23,17 @@ function OpenChangeLine() {
   );
 }
 
+/** A check that passed or was skipped says nothing that today's list must show. */
+const isPlainCheck = ({ entry }: LogLine): boolean =>
+  entry.kind === "check" && (entry.state === "pass" || entry.state === "skipped");
+
 export default function TodayRoute() {
   const context = useRig();
   const { advice, present, header, problem } = context;
   const day = present.lines.at(-1)?.entry.at;
   const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
+  const plainChecks = lines.filter(isPlainCheck);
+  const worthTelling = lines.filter((line) => !isPlainCheck(line));
   if (!advice) return problem === undefined ? <Working words="Working out today’s card…" /> : null;
   const held = present.held.length > 0;
   const { title, reason } = held ? heldWords(present.held) : nextWords(advice, present.openChange);
@@ -75,7 +82,13 @@ export default function TodayRoute() {
       <Tiles advice={advice} airAt={present.air?.at} />
       <section>
         <h2 className="label">{day === undefined ? "Nothing logged yet" : dayTitle(day)}</h2>
-        <LogLines lines={[...lines].reverse()} context={context} />
+        <LogLines lines={[...worthTelling].reverse()} context={context} />
+        {plainChecks.length > 0 && (
+          <p className="quiet">
+            {plainChecks.length} checks of the walk-round without a remark:{" "}
+            <Link to={placeHref(header.id, "walk-round")}>the list</Link>.
+          </p>
+        )}
       </section>
     </div>
   );

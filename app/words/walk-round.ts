@@ -7,6 +7,8 @@ import type { OverflowCause } from "#core/walkround/overflow.ts";
 
 export interface CheckWords {
   readonly title: string;
+  /** within a sentence */
+  readonly short: string;
   readonly why: string;
   readonly steps: readonly string[];
   readonly tools: string;
@@ -19,6 +21,7 @@ const FUEL =
 export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   ignition: {
     title: "Ignition and plug",
+    short: "the ignition",
     why: "Ignition first, then carburettor: a weak spark reads like a rich mixture.",
     steps: [
       "Right type and heat range, the same in every cylinder.",
@@ -30,12 +33,14 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   choke: {
     title: "Choke really off",
+    short: "the choke",
     why: "A choke part open reads as rich everywhere.",
     steps: ["Lever off: is the plunger seated?", "Slack in its cable, both cables where there are two."],
     tools: "A look, a finger",
   },
   cable: {
     title: "Throttle cable",
+    short: "the throttle cable",
     why: "What the hand does must be what the slide does.",
     steps: [
       "Measure the slack with the throttle closed.",
@@ -48,6 +53,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   breathing: {
     title: "Filter, box and fuel",
+    short: "filter and fuel",
     why: "Filter and box as they will be run, and fuel that can follow.",
     steps: [
       "Filter clean, oiled, in place; lid as it will be run.",
@@ -59,6 +65,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   floatHeight: {
     title: "Float, dry height",
+    short: "the float’s height",
     why: "The float sets the fuel level, and the level moves every circuit at once.",
     steps: [
       "Carburettor inverted: the tab only rests on the spring pin and does not compress it. Tilt it until it just touches.",
@@ -70,6 +77,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   wetLevel: {
     title: "Float, wet level",
+    short: "the fuel level",
     why: "What counts is where the fuel stands when it runs.",
     steps: [
       "Clear tube on the drain, held up beside the bowl; carburettor at its riding angle.",
@@ -81,12 +89,14 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   floatDrop: {
     title: "Float drop",
+    short: "the float’s drop",
     why: "Enough for the needle to open, not so much that the float hangs up or the needle falls out.",
     steps: ["Carburettor upright: let the float hang.", "Measure from the gasket face. Bend the stop tab."],
     tools: "Rule",
   },
   needleAndSeat: {
     title: "Needle and seat",
+    short: "float needle and seat",
     why: "A seat that leaks raises the level by itself, and most when it shakes.",
     steps: [
       "Tap on, engine off: does the drain at the side run?",
@@ -98,6 +108,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   airLeaks: {
     title: "Air leaks and alignment",
+    short: "an air leak",
     why: "Air that goes round the carburettor is lean, and no jet cures it.",
     steps: [
       "O-ring inside the flange all round; boots, top cover, cable holes; unused spigots blanked.",
@@ -109,6 +120,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   passages: {
     title: "Jets and passages",
+    short: "jets and passages",
     why: "A jet is what its hole is, not what its stamp says.",
     steps: [
       "Largest pin that passes, smallest that does not: pilot and main. Never force a pin.",
@@ -120,12 +132,14 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   pump: {
     title: "Accelerator pump",
+    short: "the accelerator pump",
     why: "Without its squirt a snap of the throttle goes lean.",
     steps: ["Spring and plunger present, nothing seized.", "Screw at its base: count the turns out."],
     tools: "Screwdriver",
   },
   mounting: {
     title: "Flange and mounting",
+    short: "the mounting",
     why: "A carburettor that drops off takes the throttle with it.",
     steps: [
       "New gasket, clean faces, tightened to the manual. Rag in the open port while it is off, and out again.",
@@ -137,6 +151,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   },
   asMade: {
     title: "As made",
+    short: "a part not as made",
     why: "Someone may have been here before.",
     steps: [
       "Slide drillings against new: a drill’s shank is a gauge. Spring length against new.",
@@ -261,9 +276,9 @@ export const PIN_WORDS: Readonly<Record<PinVerdict["verdict"], string>> = {
   blocked: "It is blocked or not what its stamp says: clean it, then try the pin again.",
 };
 
-/** @returns `float, dry height and choke really off` */
+/** @returns `the choke and the fuel level` */
 export function checkList(checks: readonly CheckName[]): string {
-  const names = checks.map((check) => CHECK_WORDS[check].title.toLowerCase());
+  const names = checks.map((check) => CHECK_WORDS[check].short);
   return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1) ?? ""}`;
 }
 

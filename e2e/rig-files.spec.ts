@@ -1,0 +1,150 @@
+/** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
+import { readFileSync, writeFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
+import { open, openRig, RIG, rigLine } from "./app.ts";
+
+test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({
+  page,
+}, info) => {
+  await openRig(page, "/box");
+  const path = info.outputPath("box.csv");
+  writeFileSync(path, "part;size;drilled_mm\nmain;156;\nmain;big;\nmain;150;1,63\n");
+  await page.getByLabel("Box file to import").setInputFiles(path);
+  const rows = page.getByRole("table", { name: "The rows that cannot be used" });
+  await expect(rows).toContainText("“big” is no size");
+  const mains = page.getByRole("list", { name: "Main jets" });
+  await expect(mains.getByText("156")).toHaveCount(0);
+  await page.getByRole("button", { name: "Take none" }).click();
+  await expect(rows).toHaveCount(0);
+
+  await page.getByLabel("Box file to import").setInputFiles(path);
+  await page.getByRole("button", { name: "Take the 2 good ones" }).click();
+  await expect(mains.getByText("156", { exact: true })).toBeVisible();
+  await expect(mains.getByText("150 drilled to 1.63 mm")).toBeVisible();
+  await page.getByRole("button", { name: "Save the box" }).click();
+  await expect(page.getByText(/rows are in the fields/)).toHaveCount(0);
+  await page.reload();
+  await expect(mains.getByText("150 drilled to 1.63 mm")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export CSV" }).click();
+  expect(readFileSync(await (await download).path(), "utf8")).toContain("main,150,1.63");
+});
+
+test("a range goes into the box in one go, and a size that is none is said at its field", async ({
+  page,
+}) => {
+  await openRig(page, "/box");
+  await page.getByRole("textbox", { name: "Main jets" }).fill("150 to 160 by 5; huge");
+  await page.getByRole("button", { name: "Save the box" }).click();
+  await expect(page.getByText("“huge” is no size")).toBeVisible();
+  await page.getByRole("textbox", { name: "Main jets" }).fill("130 to 140 by 5");
+  await page.getByRole("button", { name: "Save the box" }).click();
+  const mains = page.getByRole("list", { name: "Main jets" });
+  await expect(mains.getByRole("listitem")).toHaveText([/^130/, /^135/, /^140/]);
+});
+
+test("everything goes back to base as one entry, and the sheet travels as a file", async ({ page }, info) => {
+  await openRig(page, "/base");
+  await page.getByRole("button", { name: "Put everything back to base" }).click();
+  await expect(page.getByText("Everything is at its base.")).toBeVisible();
+  await page.getByRole("button", { name: "Save the sheet" }).click();
+  await expect(page.getByText("Saved, and found again by E 38-2.")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export sheets" }).click();
+  const file = JSON.parse(readFileSync(await (await download).path(), "utf8")) as { sheets: object[] };
+  const path = info.outputPath("sheets.json");
+  writeFileSync(
+    path,
+    JSON.stringify({ ...file, sheets: [{ ...file.sheets[0], stamp: "Z 9" }, { stamp: "bad" }] }),
+  );
+  await page.getByLabel("Base sheets to import").setInputFiles(path);
+  await page.getByRole("button", { name: "Take the 1 good ones" }).click();
+  await expect(page.getByText("Kept on this device: E 38-2, Z 9.")).toBeVisible();
+
+  // Found again by its number on another rig.
+  await page.goto("/rigs/rig:demo-kart/base");
+  await page.getByLabel("Number stamped on it").fill("Z 9");
+  await page.getByRole("button", { name: "Take it" }).click();
+  await expect(page.getByLabel("Where it comes from")).toHaveValue("own bench, winter");
+  await page.goto(`${RIG}/log`);
+  await expect(page.getByText("back to base", { exact: true }).first()).toBeVisible();
+});
+
+test("a photo taken at a teardown leaves with the export and comes back with it", async ({
+  page,
+  browser,
+}, info) => {
+  await openRig(page, "/teardown?step=mainJet");
+  const notOne = info.outputPath("notes.jpg");
+  writeFileSync(notOne, "no photo at all");
+  await page.getByLabel("Photos of this part").setInputFiles(notOne);
+  await expect(page.getByRole("alert")).toContainText("no photo that this browser can read");
+  const picture = info.outputPath("jet.png");
+  await page.screenshot({ path: picture });
+  await page.getByLabel("Photos of this part").setInputFiles(picture);
+  await expect(page.getByAltText("New photo of main jet")).toBeVisible();
+  await page.getByLabel("As stamped").fill("15x");
+  await page.getByRole("button", { name: "It is out" }).click();
+  await expect(page.getByText("“15x” is not a number.")).toBeVisible();
+  await page.getByLabel("As stamped").fill("152");
+  await page.getByRole("button", { name: "It is out" }).click();
+  await expect(page.getByRole("heading", { name: "Needle jet" })).toBeVisible();
+  const photo = page.getByRole("list", { name: "Parts tray" }).getByRole("img");
+  await expect(photo).toBeVisible();
+  const width = await photo.evaluate((img: HTMLImageElement) => img.naturalWidth);
+  expect(width).toBeGreaterThan(100);
+
+  await page.goto("/data");
+  const download = page.waitForEvent("download");
+  await rigLine(page).getByRole("button", { name: "Export log" }).click();
+  const file = info.outputPath("log.json");
+  await (await download).saveAs(file);
+  const context = await browser.newContext({ serviceWorkers: "block" });
+  const other = await context.newPage();
+  await open(other, new URL("/data", page.url()).href);
+  await rigLine(other).getByRole("button", { name: "Delete" }).click();
+  await other.getByRole("button", { name: "Delete it" }).click();
+  await expect(rigLine(other)).toHaveCount(0);
+  await other.getByLabel("File to import").setInputFiles(file);
+  await other.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();
+  await other.goto(new URL(`${RIG}/teardown`, page.url()).href);
+  const again = other.getByRole("list", { name: "Parts tray" }).getByRole("img");
+  await expect(again).toBeVisible();
+  expect(await again.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(width);
+  await context.close();
+});
+
+test("several carburettors, each its own, are described on one bench", async ({ page }) => {
+  await openRig(page, "/build");
+  await page.getByLabel("Cylinders").fill("2");
+  await page.getByLabel("Carburettors", { exact: true }).fill("2");
+  await page.getByRole("button", { name: "Each its own" }).click();
+  await page.getByRole("button", { name: "No. 2" }).click();
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.4");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await expect(page.getByText(/needle must be thinner than its jet \(2.4 mm\)/)).toBeVisible();
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.7");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+  await page.goto(`${RIG}/build`);
+  await page.getByRole("button", { name: "No. 2" }).click();
+  await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.7");
+});
+
+test("assumed values are named on the card until they are confirmed", async ({ page, isMobile }) => {
+  test.skip(isMobile, "on the phone the card is a drawer");
+  await open(page, "/rigs/rig:demo-twin/build");
+  await open(page, "/rigs/rig:demo-atv/build");
+  await expect(page.getByText("Assumed: not measured yet.").first()).toBeVisible();
+  await page
+    .getByRole("button", { name: /assumed: these are right/ })
+    .first()
+    .click();
+  await expect(page.getByText("Assumed: not measured yet.")).not.toHaveCount(0);
+  await page.goto("/new");
+  await page.getByLabel("Name").fill("Shed bike");
+  await page.getByLabel("Number plate").fill("5");
+  await page.getByRole("button", { name: "Make the rig" }).click();
+  await expect(page.getByText(/Leans most on what is assumed:/)).toBeVisible();
+});
