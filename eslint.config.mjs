@@ -16,9 +16,21 @@ const CORE_ROOMS = {
   carburettor: ["numbers", "units", "air"],
   rig: ["units", "air", "carburettor", "log"],
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
+  idle: ["numbers", "units"],
   walkround: ["units", "air", "carburettor", "log", "rig"],
   sieve: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence"],
-  simulator: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence", "sieve", "walkround"],
+  simulator: [
+    "numbers",
+    "units",
+    "air",
+    "carburettor",
+    "log",
+    "rig",
+    "evidence",
+    "sieve",
+    "walkround",
+    "idle",
+  ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   target: `./core/${room}`,

@@ -26,7 +26,9 @@ const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).cl
 
 const measureFloat = async (page: Page) => {
   await page.getByLabel("Height, single or left float").fill("14");
-  await page.getByText(/Bend the tab/).evaluate((words) => words.scrollIntoView({ block: "center" }));
+  await page
+    .getByText(/Bend the tab (towards|away)/)
+    .evaluate((words) => words.scrollIntoView({ block: "center" }));
 };
 const takeOut = async (page: Page) => {
   await page.getByLabel("As stamped").fill("155");

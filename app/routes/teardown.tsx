@@ -270,6 +270,10 @@ function Tray({ out, rigId }: { out: readonly TeardownEntry[]; rigId: string }) 
   );
 }
 
+/** On a phone the steps are one long row. */
+const intoView = (button: HTMLButtonElement | null): void =>
+  button?.scrollIntoView({ block: "nearest", inline: "center" });
+
 export default function TeardownRoute() {
   const { present, header } = useRig();
   const [query, setQuery] = useSearchParams();
@@ -299,6 +303,7 @@ export default function TeardownRoute() {
           <button
             key={name}
             type="button"
+            ref={name === step ? intoView : undefined}
             aria-current={name === step ? "step" : undefined}
             className={outSteps.includes(name) ? "done" : ""}
             onClick={() => setQuery({ step: name }, { preventScrollReset: true })}

@@ -75,6 +75,8 @@ function CheckLine({
   );
 }
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 export default function WalkRoundRoute() {
   const { present, header } = useRig();
   const { checks, held, overridden } = present;
@@ -91,7 +93,7 @@ export default function WalkRoundRoute() {
         <h1>{title}</h1>
         <p className="lead quiet">
           {held.length > 0
-            ? `${checkList(held)} ${held.length === 1 ? "says" : "say"} stop. No jet cures a fault: the card is held back until it is mended.`
+            ? `${capital(checkList(held))} ${held.length === 1 ? "says" : "say"} stop. No jet cures a fault: the card is held back until it is mended.`
             : `Before any jet is touched. ${done.length} of ${CHECKS.length} done today; a stop holds the card back.`}
         </p>
       </div>

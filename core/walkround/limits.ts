@@ -42,7 +42,8 @@ export function limitFor(measure: MeasureName, build: Build, sheet?: BaseSheet):
   const range = build.rules?.floatMm;
   if (range && FLOAT_HEIGHTS.includes(measure))
     return { min: range.from, max: range.to, source: "class rules", from: "rules" };
-  const own = sheet?.limits[measure];
+  // Both floats alike: what is typed for one holds for the other.
+  const own = sheet?.limits[measure] ?? (measure === "floatRightMm" ? sheet?.limits.floatLeftMm : undefined);
   if (own && (own.min !== undefined || own.max !== undefined)) return { ...own, from: "sheet" };
   const rig = fromRig(measure, build);
   if (rig) return { ...rig, source: "the rig as described", from: "rig" };

@@ -48,6 +48,7 @@ describe("limits", () => {
     expect(limitFor("floatLeftMm", ruled, SHEET)).toMatchObject({ from: "rules", min: 16, max: 16.5 });
     expect(limitFor("floatLeftMm", ENDURO_BUILD, SHEET)).toMatchObject({ from: "sheet", min: 15 });
     expect(limitFor("cableSlackMm", ENDURO_BUILD, SHEET)).toMatchObject({ from: "usual" });
+    expect(limitFor("floatRightMm", ENDURO_BUILD, SHEET)).toMatchObject({ from: "sheet", max: 17 });
   });
   it("are never made up where they belong to a make", () => {
     for (const measure of ["floatLeftMm", "floatDropMm", "fuelFlowMlMin", "slideSpringMm"] as const)

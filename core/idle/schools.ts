@@ -1,0 +1,24 @@
+/** How tuners set the mixture screw, and when a screw condemns the pilot jet. They disagree; each has its name. */
+import type { BestIdle } from "./best-idle.ts";
+
+export const SCREW_SCHOOLS = ["middle", "highest", "touchRich", "byFeel"] as const;
+export type ScrewSchool = (typeof SCREW_SCHOOLS)[number];
+
+/** Which way is richer: an air screw in, a fuel screw out. */
+export const richerSign = (screw: "air" | "fuel"): 1 | -1 => (screw === "air" ? -1 : 1);
+
+const TOUCH_TURNS = 0.125;
+
+/**
+ * @returns where this school sets the screw, turns out, never below its seat. By feel starts from the middle:
+ *   the hand decides from there
+ */
+export function targetTurns(school: ScrewSchool, fit: BestIdle, screw: "air" | "fuel"): number {
+  const wanted = {
+    middle: fit.middleTurns,
+    highest: fit.crestTurns,
+    touchRich: fit.crestTurns + richerSign(screw) * TOUCH_TURNS,
+    byFeel: fit.middleTurns,
+  }[school];
+  return Math.max(0, wanted);
+}
