@@ -6,30 +6,44 @@ import { humidAir } from "#core/air/humid-air.ts";
 import { buildModel } from "#core/carburettor/model.ts";
 import { bisectFalling } from "#core/numbers/bisect.ts";
 import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
-import { judgePilot } from "#core/idle/verdict.ts";
+import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
 import type { Build } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { rigFromBuild } from "#core/rig/from-build.ts";
+import { screwScale } from "#core/evidence/screw-scale.ts";
+import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
 import { screwWindow } from "#core/sieve/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
-import { readIdle } from "#core/simulator/idle-bench.ts";
+import { HALF_WIDTH, readIdle } from "#core/simulator/idle-bench.ts";
 
 const ENGINES = 1000;
 const SCATTER = 0.004;
 const MOST_TURNS = 6;
+const FURTHEST_TURNS = 10;
 const MOST_POINTS = 24;
 
-function trueMiddle(engine: HiddenEngine, build: Build): number {
+/** Turns out at which the mixture has a given error, kept within what a screw can do. */
+function turnsAt(engine: HiddenEngine, build: Build, error: number): number {
   const { setting, air } = build.baseline;
-  const error = (screwTurns: number) => trueError(engine, { ...setting, screwTurns }, humidAir(air), "idle");
-  if (Math.sign(error(0)) === Math.sign(error(MOST_TURNS)))
-    return Math.abs(error(0)) < Math.abs(error(MOST_TURNS)) ? 0 : MOST_TURNS;
-  const sign = error(0) > 0 ? 1 : -1;
-  return bisectFalling((turns) => sign * error(turns), 0, MOST_TURNS);
+  const off = (screwTurns: number) =>
+    trueError(engine, { ...setting, screwTurns }, humidAir(air), "idle") - error;
+  const [seated, out] = [off(0), off(FURTHEST_TURNS)];
+  if (seated > 0 === out > 0) return Math.abs(seated) < Math.abs(out) ? 0 : FURTHEST_TURNS;
+  const sign = seated > 0 ? 1 : -1;
+  return bisectFalling((turns) => sign * off(turns), 0, FURTHEST_TURNS);
 }
 
-function walk(engine: HiddenEngine, build: Build, random: ReturnType<typeof seededRandom>): IdleFit {
+/** Halfway between the two true fall-offs; nothing where one of them lies out of the screw's reach. */
+function trueMiddle(engine: HiddenEngine, build: Build): number {
+  return (turnsAt(engine, build, -HALF_WIDTH) + turnsAt(engine, build, HALF_WIDTH)) / 2;
+}
+
+function walk(
+  engine: HiddenEngine,
+  build: Build,
+  judge: (fit: IdleFit) => IdleVerdict,
+  random: ReturnType<typeof seededRandom>,
+): IdleFit {
   const { setting, air } = build.baseline;
   const read = (turns: number): IdlePoint => ({
     turns,
@@ -40,12 +54,20 @@ function walk(engine: HiddenEngine, build: Build, random: ReturnType<typeof seed
   });
   const base = setting.screwTurns;
   const points = [base - 0.5, base - 0.25, base, base + 0.25, base + 0.5].map(read);
-  let fit = fitBestIdle(points);
+  const scale = screwScale(engine.model, settingFromLog(setting), humidAir(air));
+  let fit = fitBestIdle(points, scale);
   while (!fit.ok && points.length < MOST_POINTS) {
     const { nextTurns } = fit.missing;
-    if (nextTurns === undefined || nextTurns > MOST_TURNS) break;
+    // As a tuner does: no further once the jet stands condemned, or the screw would fall out.
+    if (nextTurns === undefined || nextTurns > MOST_TURNS || judge(fit).kind !== "more") break;
     points.push(read(nextTurns));
-    fit = fitBestIdle(points);
+    fit = fitBestIdle(points, scale);
+  }
+  // "Walk it again": every place once more, and a quarter turn past either end.
+  if (judge(fit).kind === "repeat") {
+    const ends = [points[0], points.at(-1)].map((point) => point?.turns ?? base);
+    const past = [Math.max(0, Math.min(...ends) - 0.25), Math.max(...ends) + 0.25];
+    fit = fitBestIdle([...points, ...points.map(({ turns }) => read(turns)), ...past.map(read)], scale);
   }
   return fit;
 }
@@ -65,15 +87,17 @@ for (let i = 0; i < ENGINES; i += 1) {
   const engine = drawEngine(buildModel(rigFromBuild(build)), random);
   const middle = trueMiddle(engine, build);
   const window = screwWindow(build);
-  const fit = walk(engine, build, random);
-  const verdict = judgePilot(fit, {
-    school: "middle",
-    screw: build.carburettor.screw,
-    window,
-    baseTurns: build.baseline.setting.screwTurns,
-    pilot: build.baseline.setting.pilot,
-    pilots: build.box.pilots,
-  });
+  const judge = (fit: IdleFit) =>
+    judgePilot(fit, {
+      school: "middle",
+      screw: build.carburettor.screw,
+      window,
+      baseTurns: build.baseline.setting.screwTurns,
+      pilot: build.baseline.setting.pilot,
+      pilots: build.box.pilots,
+    });
+  const fit = walk(engine, build, judge, random);
+  const verdict = judge(fit);
   if (fit.ok) {
     shown += 1;
     if (Math.abs(fit.fit.middleTurns - middle) <= 0.25) near += 1;

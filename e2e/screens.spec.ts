@@ -23,14 +23,32 @@ const SCREENS = [
   { path: "/data", title: "Data" },
 ];
 
-for (const { path, title } of SCREENS)
-  test(`${path} opens by its address and is accessible`, async ({ page }) => {
-    await open(page, path);
-    await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
-    if (path.startsWith(RIG))
-      await expect(page.getByText("SIMULATED").filter({ visible: true }).first()).toBeVisible();
-    await expectAccessible(page);
+/** One visit for each group: the demo is loaded once, and each screen is opened by its address. */
+const GROUPS = {
+  "outside a rig": SCREENS.filter(({ path }) => !path.startsWith("/rigs")),
+  "of the rig and its walk-round": SCREENS.filter(({ path }) =>
+    /needle|box|base|work|teardown|walk|build/i.test(path),
+  ),
+  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|look|change|why|log/.test(path)),
+};
+
+for (const [group, screens] of Object.entries(GROUPS))
+  test(`the screens ${group} open by their address and are accessible`, async ({ page }) => {
+    test.setTimeout(30_000 * screens.length);
+    for (const { path, title } of screens)
+      await test.step(path, async () => {
+        await page.goto(path);
+        await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
+        if (path.startsWith("/rigs"))
+          await expect(page.getByText("SIMULATED").filter({ visible: true }).first()).toBeVisible();
+        await expectAccessible(page);
+      });
   });
+
+test("every screen stands in a group", () => {
+  const grouped = new Set(Object.values(GROUPS).flat());
+  expect(SCREENS.filter((screen) => !grouped.has(screen))).toEqual([]);
+});
 
 test("by night the same roles hold, and the choice is kept", async ({ page }) => {
   await page.emulateMedia({ colorScheme: "dark" });

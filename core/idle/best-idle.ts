@@ -24,6 +24,9 @@ export interface BestIdle {
   readonly sdTurns: number;
   /** scatter of the readings about the fit */
   readonly scatterRpm: number;
+  /** how far in and out was walked */
+  readonly walkedFrom: number;
+  readonly walkedTo: number;
   /** readings that do not fit, by index: an idle that had not settled, a slip of the pen */
   readonly outliers: readonly number[];
 }
@@ -43,86 +46,107 @@ export const LEAST_POINTS = 5;
 /** The fall that counts as a fall-off, as a share of the crest. */
 const FALL = 0.02;
 /** A side is seen when its end has fallen by this share, and by more than the scatter can explain. */
-const SEEN_FALL = 0.012;
+const SEEN_FALL = 0.017;
 const QUARTER = 0.25;
 const LEAST_SPAN_TURNS = 1;
+/**
+ * How the screw moves the mixture, as a table: turns out, rising, and the mixture there on any scale that rises
+ * with them. A fuel screw far out hardly does anything: in turns its fall-off is long, in mixture it is not.
+ */
+export interface ScrewScale {
+  readonly turns: readonly number[];
+  readonly mixture: readonly number[];
+}
+
+/** An air screw of the usual kind: a fifth of the mixture a turn, all along. */
+const STRAIGHT: ScrewScale = { turns: [0, 20], mixture: [0, 4] };
+
+/** Reads a table between its entries; outside them the end counts. */
+function readTable(at: readonly number[], values: readonly number[], x: number): number {
+  let i = 1;
+  while (i < at.length - 1 && (at[i] ?? 0) < x) i += 1;
+  const [x0 = 0, x1 = 0, y0 = 0, y1 = 0] = [at[i - 1], at[i], values[i - 1], values[i]];
+  const share = x1 > x0 ? (x - x0) / (x1 - x0) : 0;
+  return y0 + Math.min(1, Math.max(0, share)) * (y1 - y0);
+}
+
+/** A point with the mixture that its turns stand for. */
+interface Placed extends IdlePoint {
+  readonly x: number;
+}
+
 /** A tachometer read by eye on a living idle. */
 const LEAST_SCATTER_SHARE = 0.003;
-/** Steepness at which a side is taken to be before its points say so: 2 % in about 0.6 of a turn. */
-const USUAL_STEEPNESS = 0.055;
-/** How strongly: as much as one reading half a turn out. */
-const PRIOR_WEIGHT = 0.02;
-const GRID = 81;
+/** Steepness at which a side is taken to be before its points say so: 2 % of rpm in 11 % of mixture. */
+const USUAL_STEEPNESS = 1.65;
+/** How strongly: as much as a reading 7 % of mixture out. */
+const PRIOR_WEIGHT = 2.5e-5;
+const GRID = 61;
 const ROUNDS = 6;
 /** Tukey's biweight: readings further out than this many sds count for nothing. */
 const CUT = 4.685;
 
 interface Shape {
   readonly crestRpm: number;
-  /** rpm lost per turn², towards the seat and away from it */
+  /** rpm lost per mixture², towards the seat and away from it */
   readonly steepIn: number;
   readonly steepOut: number;
 }
 
 interface Candidate extends Shape {
-  readonly crestTurns: number;
+  readonly crestX: number;
   readonly cost: number;
 }
 
 const lostAt = ({ steepIn, steepOut }: Shape, x: number): number => (x < 0 ? steepIn : steepOut) * x * x;
 
-/** Solves the 3 by 3 normal equations; symmetric and positive by their priors. */
-function solve3(m: readonly (readonly number[])[], v: readonly number[]): [number, number, number] {
-  const a = m.map((row, i) => [...row, v[i] ?? 0]);
-  for (let i = 0; i < 3; i += 1) {
-    const pivot = a[i] ?? [];
-    for (let j = i + 1; j < 3; j += 1) {
-      const row = a[j] ?? [];
-      const factor = (row[i] ?? 0) / (pivot[i] ?? NaN);
-      for (let k = i; k < 4; k += 1) row[k] = (row[k] ?? 0) - factor * (pivot[k] ?? 0);
+/**
+ * Weighted least squares for a crest that stands at a given place: three unknowns, the sides not coupled but
+ * through the crest's height, so they are eliminated in closed form. Plain loops: it runs some hundred times.
+ */
+function candidateAt(
+  points: readonly Placed[],
+  weights: readonly number[],
+  crestX: number,
+  level: number,
+): Candidate {
+  const usual = USUAL_STEEPNESS * level;
+  let [w0, wy, in2, in4, inY, out2, out4, outY] = [0, 0, 0, PRIOR_WEIGHT, 0, 0, PRIOR_WEIGHT, 0];
+  for (let i = 0; i < points.length; i += 1) {
+    const point = points[i];
+    const w = weights[i] ?? 0;
+    if (!point || w === 0) continue;
+    const x = point.x - crestX;
+    const square = x * x;
+    w0 += w;
+    wy += w * point.rpm;
+    if (x < 0) {
+      in2 += w * square;
+      in4 += w * square * square;
+      inY += w * square * point.rpm;
+    } else {
+      out2 += w * square;
+      out4 += w * square * square;
+      outY += w * square * point.rpm;
     }
   }
-  const at = (i: number, j: number) => a[i]?.[j] ?? 0;
-  const z = at(2, 3) / at(2, 2);
-  const y = (at(1, 3) - at(1, 2) * z) / at(1, 1);
-  const x = (at(0, 3) - at(0, 1) * y - at(0, 2) * z) / at(0, 0);
-  return [x, y, z];
-}
-
-/** Weighted least squares for a crest that stands at a given place. */
-function shapeAt(
-  points: readonly IdlePoint[],
-  weights: readonly number[],
-  crestTurns: number,
-  level: number,
-): Shape {
-  const m = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ];
-  const v = [0, 0, 0];
-  points.forEach(({ turns, rpm }, i) => {
-    const x = turns - crestTurns;
-    const row = [1, x < 0 ? -x * x : 0, x < 0 ? 0 : -x * x];
-    const w = weights[i] ?? 0;
-    row.forEach((p, r) => {
-      v[r] = (v[r] ?? 0) + w * p * rpm;
-      row.forEach((q, c) => {
-        const line = m[r];
-        if (line) line[c] = (line[c] ?? 0) + w * p * q;
-      });
-    });
-  });
-  const usual = USUAL_STEEPNESS * level;
-  for (const side of [1, 2]) {
-    const line = m[side];
-    if (line) line[side] = (line[side] ?? 0) + PRIOR_WEIGHT;
-    v[side] = (v[side] ?? 0) + PRIOR_WEIGHT * usual;
-  }
-  const [crestRpm, steepIn, steepOut] = solve3(m, v);
+  // d/d steep: steep x⁴ - crest x² + y x² + prior = 0, on each side; then the crest's own equation.
+  const towards = PRIOR_WEIGHT * usual;
+  const crestRpm =
+    (wy + (in2 * (towards - inY)) / in4 + (out2 * (towards - outY)) / out4) /
+    (w0 - (in2 * in2) / in4 - (out2 * out2) / out4);
   const least = 0.05 * usual;
-  return { crestRpm, steepIn: Math.max(least, steepIn), steepOut: Math.max(least, steepOut) };
+  const steepIn = Math.max(least, (crestRpm * in2 - inY + towards) / in4);
+  const steepOut = Math.max(least, (crestRpm * out2 - outY + towards) / out4);
+  let cost = PRIOR_WEIGHT * ((steepIn - usual) ** 2 + (steepOut - usual) ** 2);
+  for (let i = 0; i < points.length; i += 1) {
+    const point = points[i];
+    if (!point) continue;
+    const x = point.x - crestX;
+    const off = point.rpm - crestRpm + (x < 0 ? steepIn : steepOut) * x * x;
+    cost += (weights[i] ?? 0) * off * off;
+  }
+  return { crestRpm, steepIn, steepOut, crestX, cost };
 }
 
 const median = (values: readonly number[]): number => {
@@ -133,34 +157,29 @@ const median = (values: readonly number[]): number => {
     : ((sorted[middle - 1] ?? 0) + (sorted[middle] ?? 0)) / 2;
 };
 
-const residuals = (points: readonly IdlePoint[], { crestTurns, ...shape }: Candidate): number[] =>
-  points.map(({ turns, rpm }) => rpm - (shape.crestRpm - lostAt(shape, turns - crestTurns)));
+const residuals = (points: readonly Placed[], { crestX, ...shape }: Candidate): number[] =>
+  points.map(({ x, rpm }) => rpm - (shape.crestRpm - lostAt(shape, x - crestX)));
 
-function candidates(points: readonly IdlePoint[], weights: readonly number[], level: number): Candidate[] {
-  const turns = points.map((point) => point.turns);
-  const from = Math.max(0, Math.min(...turns) - 0.5);
-  const to = Math.max(...turns) + 0.5;
-  const usual = USUAL_STEEPNESS * level;
-  return Array.from({ length: GRID }, (_, i) => {
-    const crestTurns = from + ((to - from) * i) / (GRID - 1);
-    const shape = shapeAt(points, weights, crestTurns, level);
-    const off = residuals(points, { ...shape, crestTurns, cost: 0 });
-    const prior = [shape.steepIn, shape.steepOut].reduce(
-      (sum, s) => sum + PRIOR_WEIGHT * (s - usual) ** 2,
-      0,
-    );
-    const cost = off.reduce((sum, r, k) => sum + (weights[k] ?? 0) * r * r, 0) + prior;
-    return { ...shape, crestTurns, cost };
-  });
+/** How far beyond what was walked the crest is looked for, in mixture. */
+const BEYOND = 0.1;
+
+function candidates(points: readonly Placed[], weights: readonly number[], level: number): Candidate[] {
+  const xs = points.map(({ x }) => x);
+  const from = Math.min(...xs) - BEYOND;
+  const to = Math.max(...xs) + BEYOND;
+  return Array.from({ length: GRID }, (_, i) =>
+    candidateAt(points, weights, from + ((to - from) * i) / (GRID - 1), level),
+  );
 }
 
 const best = (list: readonly Candidate[]): Candidate =>
   list.reduce((least, one) => (one.cost < least.cost ? one : least));
 
-function middleOf({ crestTurns, crestRpm, steepIn, steepOut }: Candidate) {
-  const fallInTurns = crestTurns - Math.sqrt((FALL * crestRpm) / steepIn);
-  const fallOutTurns = crestTurns + Math.sqrt((FALL * crestRpm) / steepOut);
-  return { fallInTurns, fallOutTurns, middleTurns: (fallInTurns + fallOutTurns) / 2 };
+function inTurns({ turns, mixture }: ScrewScale, { crestX, crestRpm, steepIn, steepOut }: Candidate) {
+  const at = (x: number) => readTable(mixture, turns, x);
+  const fallInTurns = at(crestX - Math.sqrt((FALL * crestRpm) / steepIn));
+  const fallOutTurns = at(crestX + Math.sqrt((FALL * crestRpm) / steepOut));
+  return { crestTurns: at(crestX), fallInTurns, fallOutTurns, middleTurns: (fallInTurns + fallOutTurns) / 2 };
 }
 
 interface Fitted {
@@ -168,7 +187,7 @@ interface Fitted {
   readonly shape: Candidate;
 }
 
-function fitAll(points: readonly IdlePoint[]): Fitted {
+function fitAll(points: readonly Placed[], scale: ScrewScale): Fitted {
   const level = median(points.map(({ rpm }) => rpm));
   const floor = LEAST_SCATTER_SHARE * level;
   let weights = points.map(() => 1);
@@ -190,7 +209,7 @@ function fitAll(points: readonly IdlePoint[]): Fitted {
   // Each place for the crest counts by how well it explains the readings: that spread is the doubt.
   const chances = list.map(({ cost }) => Math.exp(-(cost - shape.cost) / (2 * scatter * scatter)));
   const total = chances.reduce((sum, w) => sum + w, 0);
-  const middles = list.map((one) => middleOf(one).middleTurns);
+  const middles = list.map((one) => inTurns(scale, one).middleTurns);
   const mean = middles.reduce((sum, m, i) => sum + m * (chances[i] ?? 0), 0) / total;
   const variance = middles.reduce((sum, m, i) => sum + (m - mean) ** 2 * (chances[i] ?? 0), 0) / total;
   const off = residuals(points, shape);
@@ -198,24 +217,29 @@ function fitAll(points: readonly IdlePoint[]): Fitted {
     shape,
     fit: {
       crestRpm: shape.crestRpm,
-      crestTurns: shape.crestTurns,
-      ...middleOf(shape),
+      ...inTurns(scale, shape),
       middleTurns: mean,
       sdTurns: Math.max(0.03, Math.sqrt(variance)),
       scatterRpm: scatter,
+      walkedFrom: Math.min(...points.map(({ turns }) => turns)),
+      walkedTo: Math.max(...points.map(({ turns }) => turns)),
       outliers: off.flatMap((r, i) => (Math.abs(r) > CUT * scatter ? [i] : [])),
     },
   };
 }
 
-/** Which side nobody has walked far enough along. */
-function unseen(points: readonly IdlePoint[], { shape, fit }: Fitted): NoCrest | undefined {
-  const kept = points.filter((_, i) => !fit.outliers.includes(i)).map(({ turns }) => turns);
-  const [least, most] = [Math.min(...kept), Math.max(...kept)];
+/** Which side nobody has walked far enough along: its furthest readings must themselves have fallen. */
+function unseen(points: readonly Placed[], { shape, fit }: Fitted): NoCrest | undefined {
+  const kept = points.filter((_, i) => !fit.outliers.includes(i));
+  const turns = kept.map((point) => point.turns);
+  const [least, most] = [Math.min(...turns), Math.max(...turns)];
   const wanted = Math.max(SEEN_FALL * shape.crestRpm, 2 * fit.scatterRpm);
-  const [fallIn, fallOut] = [least, most].map((turns) => lostAt(shape, turns - shape.crestTurns));
-  const sawIn = least < shape.crestTurns && (fallIn ?? 0) >= wanted;
-  const sawOut = most > shape.crestTurns && (fallOut ?? 0) >= wanted;
+  const fallen = (end: number): boolean => {
+    const there = kept.filter((point) => Math.abs(point.turns - end) < QUARTER / 2).map(({ rpm }) => rpm);
+    return shape.crestRpm - median(there) >= wanted;
+  };
+  const sawIn = least < fit.crestTurns && fallen(least);
+  const sawOut = most > fit.crestTurns && fallen(most);
   const inward = least >= QUARTER ? { nextTurns: least - QUARTER } : {};
   if (!sawIn && !sawOut) return { reason: "flat", nextTurns: most + QUARTER };
   if (!sawIn) return { reason: "noFallIn", ...inward };
@@ -224,10 +248,11 @@ function unseen(points: readonly IdlePoint[], { shape, fit }: Fitted): NoCrest |
 
 /**
  * @param points - at least five, over a turn or more; in any order, a place may be read twice
+ * @param scale - of this screw, by the model; straight if not known
  * @returns the crest with its fall-offs and their middle, or what is missing and which point to take next
  * @throws {RangeError} for turns outside 0..20 or rpm that is no positive number
  */
-export function fitBestIdle(points: readonly IdlePoint[]): IdleFit {
+export function fitBestIdle(points: readonly IdlePoint[], scale: ScrewScale = STRAIGHT): IdleFit {
   for (const { turns, rpm } of points) {
     requireRange("screw", requireFinite("screw", turns), 0, 20, "turns");
     requirePositive("idle speed", rpm);
@@ -238,7 +263,8 @@ export function fitBestIdle(points: readonly IdlePoint[]): IdleFit {
   if (points.length < LEAST_POINTS) return { ok: false, missing: { reason: "fewPoints", ...next } };
   if (most - Math.min(...turns) < LEAST_SPAN_TURNS - 1e-9)
     return { ok: false, missing: { reason: "narrow", ...next } };
-  const fitted = fitAll(points);
-  const missing = unseen(points, fitted);
+  const placed = points.map((point) => ({ ...point, x: readTable(scale.turns, scale.mixture, point.turns) }));
+  const fitted = fitAll(placed, scale);
+  const missing = unseen(placed, fitted);
   return missing ? { ok: false, missing, fit: fitted.fit } : { ok: true, fit: fitted.fit };
 }

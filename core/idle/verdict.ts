@@ -57,6 +57,23 @@ function jetVerdict(rules: IdleBenchRules, wantsOut: boolean, chance: number): I
 }
 
 /**
+ * With one fall-off out of sight the middle is still bounded: it lies at least halfway between the fall-off
+ * that was seen and the end that was walked. Past the window's edge, that is a verdict.
+ */
+function oneSided(fit: Exclude<IdleFit, { ok: true }>, rules: IdleBenchRules): IdleVerdict {
+  const { missing, fit: seen } = fit;
+  const { from, to } = rules.window;
+  if (!seen) return { kind: "more", fit };
+  if (missing.reason === "noFallOut" && (seen.fallInTurns + seen.walkedTo) / 2 > to)
+    return jetVerdict(rules, true, SURE);
+  // Seated and still not falling: no more points can be had further in.
+  const seated = missing.reason === "noFallIn" && missing.nextTurns === undefined;
+  if (!seated) return { kind: "more", fit };
+  if ((seen.walkedFrom + seen.fallOutTurns) / 2 < from) return jetVerdict(rules, false, SURE);
+  return { kind: "leave", setTo: Math.max(0, seen.crestTurns), chance: SURE };
+}
+
+/**
  * @returns leave it, one size of pilot jet, walk it again, or take more points
  * @throws {RangeError} if the window or the base cannot be
  */
@@ -64,12 +81,7 @@ export function judgePilot(fit: IdleFit, rules: IdleBenchRules): IdleVerdict {
   requireRange("screw window, from", rules.window.from, 0, 20, "turns");
   requireRange("screw window, to", rules.window.to, rules.window.from, 20, "turns");
   requirePositive("pilot jet", rules.pilot);
-  if (!fit.ok) {
-    // Seated and still climbing: the crest lies beyond the seat, and no more points can be had there.
-    const seated = fit.missing.reason === "noFallIn" && fit.missing.nextTurns === undefined;
-    const beyond = seated && fit.fit && fit.fit.middleTurns < Math.max(rules.window.from, 0.25);
-    return beyond ? jetVerdict(rules, false, SURE) : { kind: "more", fit };
-  }
+  if (!fit.ok) return oneSided(fit, rules);
   const inside = chanceInside(fit.fit, rules.window);
   const setTo = targetTurns(rules.school, fit.fit, rules.screw);
   if (inside >= SURE) return { kind: "leave", setTo, chance: inside };

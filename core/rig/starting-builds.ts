@@ -67,8 +67,9 @@ const ATV: Build = {
     mainAirJetMm: 0.8,
     pilotAirJetMm: 1.2,
   },
-  baseline: { setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY },
-  box: { pilots: [38, 40, 42], mains: range(130, 150, 2.5), shimsMm: [] },
+  // With a pilot jet much finer than its own opening a fuel screw would rule nothing.
+  baseline: { setting: { pilot: 55, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY },
+  box: { pilots: [52, 55, 58], mains: range(130, 150, 2.5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.fourStrokeAir,
 };
 

@@ -6,7 +6,7 @@ import { requireRange } from "../units/guard.ts";
 import { trueError, type HiddenEngine } from "./hidden-engine.ts";
 
 /** Half the width between the fall-offs, as mixture error: 2 % of rpm are lost there. */
-const HALF_WIDTH = 0.11;
+export const HALF_WIDTH = 0.11;
 /** The crest stands a little to the lean side of the middle. */
 const SKEW = 0.02;
 const FALL = 0.02;

@@ -1,0 +1,26 @@
+/** What a screw does to the idle mixture at each position, by the model: the scale that best idle is fitted on. */
+import type { HumidAir } from "../air/humid-air.ts";
+import type { Setting } from "../carburettor/carburettor.ts";
+import type { Model } from "../carburettor/model.ts";
+import { mixtureMap } from "./mixture.ts";
+
+const STEP_TURNS = 0.1;
+const FURTHEST_TURNS = 10;
+
+/** Turns out, and how far the idle mixture has moved from the seat: rising whichever fluid the screw meters. */
+export interface ScrewTable {
+  readonly turns: readonly number[];
+  readonly mixture: readonly number[];
+}
+
+/** @throws {RangeError} if the setting is impossible on this model */
+export function screwScale(model: Model, setting: Setting, air: HumidAir): ScrewTable {
+  const map = mixtureMap(model, air, [{ throttle: 0, shares: { idle: 1 } }]);
+  const turns = Array.from(
+    { length: Math.round(FURTHEST_TURNS / STEP_TURNS) + 1 },
+    (_, i) => Math.round(i * STEP_TURNS * 10) / 10,
+  );
+  const shifts = turns.map((screwTurns) => map.at({ ...setting, screwTurns }, 0).shift);
+  const seated = shifts[0] ?? 0;
+  return { turns, mixture: shifts.map((shift) => Math.abs(shift - seated)) };
+}
