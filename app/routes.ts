@@ -13,6 +13,7 @@ export default [
     route("walk-round", "routes/walk-round.tsx"),
     route("walk-round/:check", "routes/check.tsx"),
     route("air", "routes/air.tsx"),
+    route("idle", "routes/idle.tsx"),
     route("look", "routes/look.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),

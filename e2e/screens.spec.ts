@@ -16,6 +16,7 @@ const SCREENS = [
   { path: `${RIG}/walk-round/needleAndSeat`, title: "Needle and seat" },
   { path: ATV, title: "Stop: the choke" },
   { path: `${RIG}/air`, title: "The air where the engine breathes" },
+  { path: `${RIG}/idle`, title: "The idle bench" },
   { path: `${RIG}/look`, title: "What did you see?" },
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/why`, title: "Why" },
@@ -29,7 +30,7 @@ const GROUPS = {
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
     /needle|box|base|work|teardown|walk|build/i.test(path),
   ),
-  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|look|change|why|log/.test(path)),
+  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|idle|look|change|why|log/.test(path)),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))

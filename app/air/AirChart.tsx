@@ -1,9 +1,10 @@
-import type { EChartsCoreOption, EChartsType } from "echarts/core";
-import { useEffect, useMemo, useRef } from "react";
+import type { EChartsCoreOption } from "echarts/core";
+import { useMemo } from "react";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import type { Build } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
+import { LazyChart } from "#app/parts/LazyChart.tsx";
 import { BODY } from "#app/theme/theme.ts";
 
 interface AirChartProps {
@@ -56,47 +57,15 @@ function option(readings: [string, number][]): EChartsCoreOption {
   };
 }
 
-/** Engine first, parts next: each in a turn of its own. */
-async function openChart(element: HTMLElement): Promise<EChartsType> {
-  const engine = await import("echarts/core");
-  const { AIR_CHART_PARTS } = await import("./chart-library.ts");
-  engine.use(AIR_CHART_PARTS);
-  return engine.init(element, undefined, { renderer: "svg" });
-}
-
 /** The air so far: how much of the baseline's air each reading was worth. Drawn once it scrolls into view. */
 export function AirChart(props: AirChartProps) {
   const readings = useReadings(props);
-  const place = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const element = place.current;
-    if (!element) return;
-    let chart: EChartsType | undefined;
-    let left = false;
-    const resized = new ResizeObserver(() => chart?.resize());
-    const seen = new IntersectionObserver(([entry]) => {
-      if (!entry?.isIntersecting) return;
-      seen.disconnect();
-      void openChart(element).then((opened) => {
-        if (left) return opened.dispose();
-        chart = opened;
-        chart.setOption(option(readings), { notMerge: true });
-        resized.observe(element);
-      });
-    });
-    seen.observe(element);
-    return () => {
-      left = true;
-      seen.disconnect();
-      resized.disconnect();
-      chart?.dispose();
-    };
-  }, [readings]);
+  const drawn = useMemo(() => option(readings), [readings]);
   if (readings.length < 2) return null;
   return (
     <section>
       <h2 className="label">The air so far, per cent of the baseline’s</h2>
-      <div ref={place} style={{ height: 190 }} />
+      <LazyChart option={drawn} height={190} />
     </section>
   );
 }

@@ -25,6 +25,11 @@ function walkRoundState({ present: { checks, held } }: RigContext): string {
   return done === 0 ? "due" : `${done} of ${CHECKS.length}`;
 }
 
+function idleState({ present: { looks } }: RigContext): string {
+  const last = looks.findLast(({ entry }) => entry.reading.type === "bestIdle");
+  return timeOf(last?.entry.at);
+}
+
 export const PLACES: readonly Place[] = [
   { name: "Today", path: "", key: "t", state: () => "", onPhone: true },
   {
@@ -42,6 +47,7 @@ export const PLACES: readonly Place[] = [
     onPhone: true,
     state: ({ present }) => timeOf(present.air?.at) || "not read",
   },
+  { name: "Idle", path: "idle", key: "i", state: idleState },
   {
     name: "Look",
     path: "look",

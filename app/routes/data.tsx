@@ -54,8 +54,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   const task = parsed.data;
   if (task.intent === "import") return importFile(task.file);
   if (task.intent === "preferences") {
-    const { temperature, pressure, length, mixture } = task;
-    await writePreferences({ temperature, pressure, length, mixture });
+    const { temperature, pressure, length, mixture, screwSchool } = task;
+    await writePreferences({ temperature, pressure, length, mixture, screwSchool });
     return data({ said: "Saved." }, { status: 200 });
   }
   const removed = await removeRig(task.rigId);

@@ -1,5 +1,6 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod";
+import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
 import { database, metaKey } from "./database.ts";
 
 export const Preferences = z.object({
@@ -7,6 +8,8 @@ export const Preferences = z.object({
   pressure: z.enum(["hPa", "kPa", "inHg", "mmHg"]).default("hPa"),
   length: z.enum(["m", "ft"]).default("m"),
   mixture: z.enum(["lambda", "afr"]).default("lambda"),
+  /** how this tuner sets the mixture screw */
+  screwSchool: z.enum(SCREW_SCHOOLS).default("middle"),
 });
 export type Preferences = z.infer<typeof Preferences>;
 

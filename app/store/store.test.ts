@@ -153,7 +153,13 @@ describe("exporting and importing", () => {
 
 describe("preferences", () => {
   it("are kept, and the usual ones stand in for unreadable ones", async () => {
-    await writePreferences({ temperature: "°F", pressure: "inHg", length: "ft", mixture: "afr" });
+    await writePreferences({
+      temperature: "°F",
+      pressure: "inHg",
+      length: "ft",
+      mixture: "afr",
+      screwSchool: "middle",
+    });
     expect((await readPreferences()).pressure).toBe("inHg");
     await database.setItem("meta/preferences", { pressure: "bar" });
     expect(await readPreferences()).toEqual({
@@ -161,6 +167,7 @@ describe("preferences", () => {
       pressure: "hPa",
       length: "m",
       mixture: "lambda",
+      screwSchool: "middle",
     });
   });
 });

@@ -2,6 +2,7 @@
 import type { LogLine } from "#core/log/fold.ts";
 import type { AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "#app/store/preferences.ts";
+import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
@@ -33,6 +34,7 @@ const CUTS = { clean: "clean cut", rolled: "rolled to idle", unknown: "cut unkno
 
 export function readingWords(reading: Reading): string {
   const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
+  if (reading.type === "bestIdle") return `Idle bench, ${reading.points.length} readings`;
   return reading.type === "plug"
     ? `Plug, ${where}, ${CUTS[reading.cut]}`
     : `λ, ${where}, sensor ${reading.sensor === "inside" ? "inside the pipe" : "at the open end"}`;
@@ -75,6 +77,8 @@ const REASONS = {
 
 function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
   if (reading.type === "plug") return reading.tone;
+  if (reading.type === "bestIdle")
+    return `best at ${formatTurns((reading.fallInTurns + reading.fallOutTurns) / 2)} turns`;
   return units.mixture === "afr"
     ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
     : `λ ${reading.lambda.toFixed(2)}`;

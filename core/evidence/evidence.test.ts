@@ -83,12 +83,16 @@ describe("a λ figure", () => {
 });
 
 describe("from a look to evidence", () => {
-  const mixture = zoneMixture(
-    buildModel(WORKED_EXAMPLE),
-    WORKED_EXAMPLE.baseline.air,
-  )(WORKED_EXAMPLE.baseline.setting);
+  const { setting, air } = WORKED_EXAMPLE.baseline;
+  const mixtureOf = zoneMixture(buildModel(WORKED_EXAMPLE), air);
+  const mixture = mixtureOf(setting);
   const evidence = (reading: Reading, fuel = ENDURO_BUILD.fuel) =>
-    evidenceFromLook(lookWith("0001", "09:00", reading) as LookEntry, { ...ENDURO_BUILD, fuel }, mixture);
+    evidenceFromLook(
+      lookWith("0001", "09:00", reading) as LookEntry,
+      { ...ENDURO_BUILD, fuel },
+      mixtureOf,
+      setting,
+    );
   const plugReading = (cut: "clean" | "rolled" | "unknown"): Reading => ({
     type: "plug",
     zone: "top",
@@ -111,6 +115,23 @@ describe("from a look to evidence", () => {
     expect(doubt(evidence(plugReading("clean")))).toBeGreaterThan(
       doubt(evidence(plugReading("clean"), { name: "methanol" })),
     );
+  });
+
+  it("takes the mixture for right halfway between the fall-offs of the idle, whatever the screw stands at", () => {
+    const points = [0.5, 1, 1.5, 2, 2.5].map((turns) => ({ turns, rpm: 1700 }));
+    const idle = (fallInTurns: number, fallOutTurns: number, sdTurns = 0.1) =>
+      evidence({ type: "bestIdle", zone: "idle", fallInTurns, fallOutTurns, sdTurns, points });
+    const at = (screwTurns: number) => mixtureOf({ ...setting, screwTurns }).idle.shift;
+    const item = idle(1, 3);
+    expect(item.line.shift).toBeCloseTo((at(1) + at(3)) / 2, 12);
+    expect(item.likelihood.normal?.mean).toBe(0);
+    const perTurn = Math.abs(at(3) - at(1)) / 2;
+    expect(item.likelihood.normal?.variance).toBeCloseTo((perTurn * 0.1) ** 2 + 0.02 ** 2, 12);
+    // Best further out on an air screw: at the middle it is right, so as it stands it is rich.
+    expect(item.line.shift).toBeGreaterThan(mixture.idle.shift);
+    expect(item.likelihood.tail(0, 0.0001)).toBeCloseTo(1, 12);
+    expect(item.likelihood.log(0) - item.likelihood.log(0.05)).toBeGreaterThan(0);
+    expect(() => idle(1, 3, 0)).toThrow("doubt of best idle must be a number above 0");
   });
 
   it("has authorities and residuals in its rows: one of each adds to 2 at every zone", () => {

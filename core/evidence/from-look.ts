@@ -3,7 +3,9 @@ import type { Zone } from "../carburettor/zones.ts";
 import type { Build, LookEntry, Reading } from "../log/schema.ts";
 import { lambdaLikelihood } from "./lambda.ts";
 import type { Likelihood } from "./likelihood.ts";
-import { blendLines, type Line, type MixturePoint } from "./mixture.ts";
+import type { Setting } from "../carburettor/carburettor.ts";
+import { bestIdleLikelihood } from "./best-idle.ts";
+import { blendLines, type Line, type ZoneMixture } from "./mixture.ts";
 import { toneLikelihood } from "./plug-tone.ts";
 
 export interface Evidence {
@@ -36,14 +38,42 @@ function plugEvidence(reading: PlugReading, fuel: Build["fuel"]["name"]): Likeli
   });
 }
 
-/** @param mixture - at the setting and in the air of the look */
+type IdleReading = Extract<Reading, { type: "bestIdle" }>;
+
+/** Halfway between the fall-offs the mixture is right: on the scale of the mixture, not of the screw. */
+function idleEvidence(
+  look: LookEntry,
+  reading: IdleReading,
+  mixtureOf: ZoneMixture,
+  setting: Setting,
+): Evidence {
+  const { fallInTurns, fallOutTurns, sdTurns } = reading;
+  const [fallIn, fallOut] = [fallInTurns, fallOutTurns].map(
+    (screwTurns) => mixtureOf({ ...setting, screwTurns }).idle,
+  );
+  if (!fallIn || !fallOut) throw new RangeError("best idle must have two fall-offs, got fewer");
+  const line = blendLines(fallIn, fallOut, 0.5);
+  const perTurn = Math.abs(fallOut.shift - fallIn.shift) / Math.max(0.1, fallOutTurns - fallInTurns);
+  return {
+    lookId: look.id,
+    zone: "idle",
+    line,
+    zoneShift: line.shift,
+    likelihood: bestIdleLikelihood(perTurn * sdTurns),
+  };
+}
+
+/** @param mixtureOf - what any setting does on this build, in the air of the look */
 export function evidenceFromLook(
   look: LookEntry,
   build: Build,
-  mixture: Readonly<Record<Zone, MixturePoint>>,
+  mixtureOf: ZoneMixture,
+  setting: Setting,
 ): Evidence {
   const { reading } = look;
+  if (reading.type === "bestIdle") return idleEvidence(look, reading, mixtureOf, setting);
   const { zone } = reading;
+  const mixture = mixtureOf(setting);
   if (reading.type === "lambda") {
     const likelihood = lambdaLikelihood(reading.lambda, build.targetLambda[zone], SENSOR_SD[reading.sensor]);
     return { lookId: look.id, zone, line: mixture[zone], zoneShift: mixture[zone].shift, likelihood };

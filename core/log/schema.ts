@@ -167,6 +167,20 @@ const Reading = z.discriminatedUnion("type", [
     /** near the open end air is drawn in */
     sensor: z.enum(["inside", "openEnd"]),
   }),
+  z.strictObject({
+    type: z.literal("bestIdle"),
+    zone: z.literal("idle"),
+    /** where the idle had fallen by 2 %, turns out: the mixture is right between the two */
+    fallInTurns: z.number().min(0).max(20),
+    fallOutTurns: z.number().min(0).max(20),
+    /** doubt of the middle between them */
+    sdTurns: z.number().min(0.01).max(5),
+    /** what was read, the fit can be made again from it */
+    points: z
+      .array(z.strictObject({ turns: z.number().min(0).max(20), rpm: z.number().min(100).max(20_000) }))
+      .min(5)
+      .max(200),
+  }),
 ]);
 export type Reading = z.infer<typeof Reading>;
 

@@ -64,7 +64,7 @@ function lineMaker(builds: readonly BuildRecord[]): (look: SeenLook) => Evidence
     const record = builds[look.build];
     if (!record) throw new RangeError(`build must be in 0..${builds.length - 1}, got ${look.build}`);
     const map = mapOf(modelOf(look.build, record), look.build, look.air);
-    return evidenceFromLook(look.entry, record.build, map(settingFromLog(look.setting)));
+    return evidenceFromLook(look.entry, record.build, map, settingFromLog(look.setting));
   };
 }
 

@@ -1,9 +1,0 @@
-/**
- * The parts of the chart library that the air needs. Loaded apart from its engine, so that neither holds the
- * screen for long.
- */
-import { LineChart } from "echarts/charts";
-import { AriaComponent, GridComponent, TooltipComponent } from "echarts/components";
-import { SVGRenderer } from "echarts/renderers";
-
-export const AIR_CHART_PARTS = [LineChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer];

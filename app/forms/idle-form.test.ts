@@ -1,0 +1,71 @@
+import { humidAir } from "#core/air/humid-air.ts";
+import type { IdlePoint } from "#core/idle/best-idle.ts";
+import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
+import { ENDURO_BUILD } from "#demo/enduro-build.ts";
+import { missingWords, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
+import { benchOf, idleReading, nextPlace, readPoint } from "./idle-form.ts";
+
+const { setting, air } = ENDURO_BUILD.baseline;
+const around = (middle: number, half = 0.5): IdlePoint[] =>
+  [-1, -0.75, -0.5, -0.25, 0, 0.25, 0.5, 0.75, 1].map((off) => ({
+    turns: middle + off,
+    rpm: 1700 * (1 - 0.02 * (off / half) ** 2),
+  }));
+const bench = (points: IdlePoint[]) => benchOf(points, ENDURO_BUILD, setting, humidAir(air), "middle");
+
+describe("a reading of the idle bench", () => {
+  it("takes fractions and commas, and says at its field what is wrong", () => {
+    expect(readPoint("1 3/4", "1 650".replace(" ", ""))).toEqual({
+      ok: true,
+      point: { turns: 1.75, rpm: 1650 },
+    });
+    expect(readPoint("1,5", "1700")).toMatchObject({ ok: true, point: { turns: 1.5 } });
+    expect(readPoint("-1", "fast")).toEqual({
+      ok: false,
+      fields: { turns: "Turns out, 0 to 20.", rpm: expect.stringContaining("100 to 20 000") as string },
+    });
+  });
+
+  it("goes from half a turn further in, then where the fit asks for it", () => {
+    expect(nextPlace([], 1.5, bench([]).fit)).toBe(1);
+    const some = around(1.5).slice(3);
+    expect(nextPlace(some, 1.5, bench(some).fit)).toBe(1);
+    expect(nextPlace(around(1.5), 1.5, bench(around(1.5)).fit)).toBe(2.75);
+  });
+});
+
+describe("the bench of a rig", () => {
+  it("is judged by the rig's own window and box", () => {
+    const sound = bench(around(1.5));
+    expect(sound).toMatchObject({ window: { from: 0.5, to: 2.5 }, verdict: { kind: "leave" } });
+    const reading = idleReading(sound.fit, around(1.5));
+    expect(reading).toMatchObject({ type: "bestIdle", zone: "idle" });
+    const far = bench(around(3.25));
+    expect(far.verdict).toMatchObject({ kind: "jet", towards: "leaner", to: 42, base: 1.5 });
+    expect(idleReading(bench(around(1.5).slice(0, 4)).fit, around(1.5))).toBeUndefined();
+  });
+});
+
+describe("the bench in words", () => {
+  it("says what is missing and which point to take next", () => {
+    expect(missingWords({ reason: "noFallOut", nextTurns: 2.25 })).toBe(
+      "It has not fallen off yet further out. Next: 2 ¼ turns out.",
+    );
+    expect(missingWords({ reason: "noFallIn" })).toContain("seated");
+    expect(missingWords({ reason: "flat", nextTurns: 3 })).toContain("air leak");
+  });
+  it("has words for every verdict", () => {
+    const window = { from: 0.5, to: 2.5 };
+    const title = (points: IdlePoint[]) => verdictWords(bench(points).verdict, window).title;
+    expect(title([])).toBe("No crest yet");
+    expect(title(around(1.5))).toMatch(/^Leave the pilot jet: screw to 1/);
+    expect(title(around(3.25))).toBe("Pilot jet one size leaner: 42");
+    expect(verdictWords({ kind: "repeat", setTo: 2.5, chance: 0.5 }, window).reason).toContain("50 % inside");
+    expect(
+      verdictWords({ kind: "jet", towards: "richer", to: undefined, base: 1.5, chance: 0.9 }, window).title,
+    ).toContain("the box lacks");
+  });
+  it("names each school and how it sets the screw", () => {
+    expect(new Set(SCREW_SCHOOLS.map((school) => SCHOOL_WORDS[school].name)).size).toBe(4);
+  });
+});

@@ -1,0 +1,80 @@
+/** A reading of the idle bench as typed, and what the bench makes of all of them. */
+import * as z from "zod";
+import type { HumidAir } from "#core/air/humid-air.ts";
+import { buildModel } from "#core/carburettor/model.ts";
+import { screwScale } from "#core/evidence/screw-scale.ts";
+import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
+import type { ScrewSchool } from "#core/idle/schools.ts";
+import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
+import type { Build, Reading, Setting } from "#core/log/schema.ts";
+import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
+import { screwWindow } from "#core/sieve/choices.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
+
+export const IdlePoints = z
+  .array(z.object({ turns: z.number().min(0).max(20), rpm: z.number().min(100).max(20_000) }))
+  .max(200);
+
+export type PointRead = { ok: true; point: IdlePoint } | { ok: false; fields: Record<string, string> };
+
+/** @returns the reading, or what is wrong with its turns or its rpm */
+export function readPoint(turnsText: string, rpmText: string): PointRead {
+  const fields: Record<string, string> = {};
+  const turns = readTypedNumber(turnsText);
+  const rpm = readTypedNumber(rpmText);
+  if (!turns.ok || turns.value < 0 || turns.value > 20) fields["turns"] = "Turns out, 0 to 20.";
+  if (!rpm.ok || rpm.value < 100 || rpm.value > 20_000) fields["rpm"] = "Idle speed, 100 to 20 000 rpm.";
+  return turns.ok && rpm.ok && Object.keys(fields).length === 0
+    ? { ok: true, point: { turns: turns.value, rpm: rpm.value } }
+    : { ok: false, fields };
+}
+
+export interface Bench {
+  readonly fit: IdleFit;
+  readonly verdict: IdleVerdict;
+  readonly window: { readonly from: number; readonly to: number };
+}
+
+/** @throws {RangeError} if the model cannot work with this build and setting */
+export function benchOf(
+  points: readonly IdlePoint[],
+  build: Build,
+  fitted: Setting,
+  air: HumidAir,
+  school: ScrewSchool,
+): Bench {
+  const scale = screwScale(buildModel(rigFromBuild(build)), settingFromLog(fitted), air);
+  const fit = fitBestIdle(points, scale);
+  const window = screwWindow(build);
+  const verdict = judgePilot(fit, {
+    school,
+    screw: build.carburettor.screw,
+    window,
+    baseTurns: build.baseline.setting.screwTurns,
+    pilot: fitted.pilot,
+    pilots: build.box.pilots,
+  });
+  return { fit, verdict, window };
+}
+
+const rounded = (value: number): number => Math.round(value * 1000) / 1000;
+
+/** @returns the look that the log keeps, or nothing while there is no crest */
+export function idleReading(fit: IdleFit, points: readonly IdlePoint[]): Reading | undefined {
+  if (!fit.ok) return undefined;
+  return {
+    type: "bestIdle",
+    zone: "idle",
+    fallInTurns: rounded(fit.fit.fallInTurns),
+    fallOutTurns: rounded(fit.fit.fallOutTurns),
+    sdTurns: rounded(fit.fit.sdTurns),
+    points: [...points],
+  };
+}
+
+/** @returns the place to read next: from half a turn further in, quarter by quarter, then where the fit asks */
+export function nextPlace(points: readonly IdlePoint[], base: number, fit: IdleFit): number {
+  if (points.length === 0) return Math.max(0, base - 0.5);
+  if (!fit.ok && fit.missing.nextTurns !== undefined) return fit.missing.nextTurns;
+  return Math.max(...points.map(({ turns }) => turns)) + 0.25;
+}

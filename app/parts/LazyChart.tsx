@@ -1,0 +1,46 @@
+import type { EChartsCoreOption, EChartsType } from "echarts/core";
+import { useEffect, useRef } from "react";
+
+/** Engine first, parts next: each in a turn of its own. */
+async function openChart(element: HTMLElement): Promise<EChartsType> {
+  const engine = await import("echarts/core");
+  const { CHART_PARTS } = await import("./chart-library.ts");
+  engine.use(CHART_PARTS);
+  return engine.init(element, undefined, { renderer: "svg" });
+}
+
+/** A chart, drawn once it scrolls into view and whenever its option is another. */
+export function LazyChart({ option, height }: { option: EChartsCoreOption; height: number }) {
+  const place = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType>(undefined);
+  const newest = useRef(option);
+  useEffect(() => {
+    newest.current = option;
+    chart.current?.setOption(option, { notMerge: true });
+  }, [option]);
+  useEffect(() => {
+    const element = place.current;
+    if (!element) return;
+    let left = false;
+    const resized = new ResizeObserver(() => chart.current?.resize());
+    const seen = new IntersectionObserver(([entry]) => {
+      if (!entry?.isIntersecting) return;
+      seen.disconnect();
+      void openChart(element).then((opened) => {
+        if (left) return opened.dispose();
+        chart.current = opened;
+        opened.setOption(newest.current, { notMerge: true });
+        resized.observe(element);
+      });
+    });
+    seen.observe(element);
+    return () => {
+      left = true;
+      seen.disconnect();
+      resized.disconnect();
+      chart.current?.dispose();
+      chart.current = undefined;
+    };
+  }, []);
+  return <div ref={place} style={{ height }} />;
+}
