@@ -24,6 +24,22 @@ const typeAir = async (page: Page) => {
 };
 const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).click();
 
+const walkIdle = async (page: Page) => {
+  const readings = {
+    "0.75": 1590,
+    "1": 1652,
+    "1.25": 1688,
+    "1.5": 1702,
+    "1.75": 1699,
+    "2": 1671,
+    "2.25": 1624,
+  };
+  for (const [turns, rpm] of Object.entries(readings)) {
+    await page.getByLabel("Turns out").fill(turns);
+    await page.getByLabel("Settled at, rpm").fill(String(rpm));
+    await page.getByRole("button", { name: "Add", exact: true }).click();
+  }
+};
 const measureFloat = async (page: Page) => {
   await page.getByLabel("Height, single or left float").fill("14");
   await page
@@ -42,7 +58,7 @@ const SHOTS: readonly Shot[] = [
   { name: "today-phone", path: RIG, phone: true },
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
-  { name: "look-phone", path: `${RIG}/look?zone=top`, phone: true, before: chooseTone },
+  { name: "idle", path: `${RIG}/idle`, before: walkIdle },
   { name: "rig", path: `${RIG}/build` },
   { name: "needle", path: `${RIG}/needle` },
   { name: "box", path: "/rigs/rig:demo-kart/box" },

@@ -108,6 +108,12 @@ describe("a rig as typed", () => {
       "float range must run from less to more",
     ],
     [
+      "jets the wrong way round",
+      (t: BuildTexts) => (t.baseline.setting.pilot = "200"),
+      "baseline.setting.pilot",
+      "pilot jet must be finer than the main jet",
+    ],
+    [
       "half a plug",
       (t: BuildTexts) => (t.plug = { thread: "M14", heatRange: "8", higherIs: "colder", gapMm: "" }),
       "plug.gapMm",

@@ -146,6 +146,7 @@ function issueWords(issue: z.core.$ZodIssue): string {
 const MODEL_FIELDS: readonly (readonly [string, string[]])[] = [
   ["needle must be thinner", ["carburettor", "needleJetMm"]],
   ["needle profile", ["carburettor", "needle", "profile", "0", "alongMm"]],
+  ["pilot jet must be finer", ["baseline", "setting", "pilot"]],
   ["reference clip", ["carburettor", "needle", "referenceClip"]],
   ["clip", ["baseline", "setting", "clip"]],
   ["screw window", ["screwWindow", "from"]],

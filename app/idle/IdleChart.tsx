@@ -16,7 +16,7 @@ type Pair = [number, number];
 function curve(fit: BestIdle): Pair[] {
   const { crestRpm, crestTurns, fallInTurns, fallOutTurns } = fit;
   const side = (end: number): Pair[] =>
-    [1.2, 1, 0.75, 0.5, 0.25].map((share) => [
+    [1.8, 1.4, 1, 0.75, 0.5, 0.25].map((share) => [
       crestTurns + share * (end - crestTurns),
       crestRpm * (1 - 0.02 * share * share),
     ]);

@@ -1,7 +1,9 @@
 /** Refuses a build that no real machine can be, before it gets into the log. */
+import { jetArea } from "../carburettor/jet.ts";
 import type { Build } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "./carburettors.ts";
 import { checkSettingOn } from "./check-setting.ts";
+import { numberingFromLog } from "./from-build.ts";
 
 /**
  * @returns nothing when the model accepts the build at every opening and every groove
@@ -18,6 +20,29 @@ export function checkBuild(build: Build): void {
       `carburettors must be described one by one or not at all, got ${build.others.length + 1} of ${count}`,
     );
   for (let i = 0; i < count; i += 1) checkCarburettor(build, i);
+}
+
+/** Two readings of the same place with a micrometer may differ by this. */
+const MICROMETER_MM = 0.02;
+
+/** A needle that grows thicker towards its tip was measured from the wrong end, or once wrongly. */
+function checkTaper(profile: Build["carburettor"]["needle"]["profile"]): void {
+  for (const [i, { diameterMm }] of profile.entries()) {
+    const before = profile[i - 1]?.diameterMm ?? diameterMm;
+    if (diameterMm > before + MICROMETER_MM)
+      throw new RangeError(
+        `needle profile must not grow thicker towards its tip, got ${before} then ${diameterMm} mm`,
+      );
+  }
+}
+
+/** The pilot jet feeds the idle, the main jet full throttle: the other way round the two were mixed up. */
+function checkJetOrder({ carburettor, baseline }: Build): void {
+  const { pilot, main } = baseline.setting;
+  const pilotArea = jetArea(pilot, numberingFromLog(carburettor.pilotNumbering));
+  const mainArea = jetArea(main, numberingFromLog(carburettor.mainNumbering));
+  if (!(pilotArea < mainArea))
+    throw new RangeError(`pilot jet must be finer than the main jet, got ${pilot} and ${main}`);
 }
 
 /**
@@ -47,4 +72,6 @@ export function checkCarburettor(rig: Build, index: number): void {
   if (range && !(range.from <= range.to))
     throw new RangeError(`float range must run from less to more, got ${range.from} to ${range.to}`);
   checkSettingOn(build, build.baseline.setting);
+  checkTaper(needle.profile);
+  checkJetOrder(build);
 }

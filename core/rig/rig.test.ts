@@ -77,6 +77,40 @@ describe("machines that cannot be", () => {
       "needle must be thinner than its jet",
     ],
     [
+      "jets in the wrong order",
+      {
+        ...ENDURO_BUILD,
+        baseline: { ...ENDURO_BUILD.baseline, setting: { ...ENDURO_BUILD.baseline.setting, pilot: 170 } },
+      },
+      "pilot jet must be finer than the main jet, got 170 and 165",
+    ],
+    [
+      "a needle that grows thicker towards its tip",
+      carburettor({
+        needle: {
+          ...ENDURO_BUILD.carburettor.needle,
+          profile: [
+            { alongMm: 0, diameterMm: 2.4 },
+            { alongMm: 20, diameterMm: 2.5 },
+          ],
+        },
+      }),
+      "needle profile must not grow thicker towards its tip, got 2.4 then 2.5 mm",
+    ],
+    [
+      "a needle measured out of order",
+      carburettor({
+        needle: {
+          ...ENDURO_BUILD.carburettor.needle,
+          profile: [
+            { alongMm: 20, diameterMm: 2.4 },
+            { alongMm: 10, diameterMm: 2.3 },
+          ],
+        },
+      }),
+      "needle profile",
+    ],
+    [
       "a baseline clip the needle has not",
       {
         ...ENDURO_BUILD,
