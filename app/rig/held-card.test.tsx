@@ -53,7 +53,7 @@ describe("the card held back", () => {
     const sent = jest.fn(() => ({ message: "Say why: it is printed on the card." }));
     show(fold([build(), stopped]), sent);
     fireEvent.click(await screen.findByRole("button", { name: "I know" }));
-    fireEvent.change(screen.getByLabelText("Why all the same"), { target: { value: "one lap" } });
+    fireEvent.change(await screen.findByLabelText("Why all the same"), { target: { value: "one lap" } });
     fireEvent.click(screen.getByRole("button", { name: "I know: show the card" }));
     await waitFor(() => expect(sent).toHaveBeenCalledWith({ intent: "override", reason: "one lap" }));
     expect(await screen.findByText("Say why: it is printed on the card.")).toBeInTheDocument();
