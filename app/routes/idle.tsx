@@ -29,7 +29,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const rig = await openRig(params.rigId);
   const { fit } = benchOf(parsed.data, rig.build, rig.fitted, airOf(rig), "middle");
   const reading = idleReading(fit, parsed.data);
-  if (!reading || fit.ok === false)
+  if (!fit.ok || !reading)
     return refused({ message: fit.ok ? "Nothing to save." : missingWords(fit.missing) });
   const problem = await saveEntry(params.rigId, "look", { reading });
   if (problem) return refused(problem, 507);

@@ -232,6 +232,17 @@ describe("the teardown", () => {
     expect((await present()).teardown.map(({ step }) => step)).toEqual(["mainJet", "needleJet", "stamp"]);
   });
 
+  it("takes a float's height for the walk-round's own measure", async () => {
+    await teardown(taken("float", "16,2"));
+    expect((await present()).checks.floatHeight).toMatchObject({
+      measured: { floatLeftMm: 16.2 },
+      state: "pass",
+    });
+    expect(await refused(() => teardown(taken("float", "900")))).toContain(
+      "float height, left must be in 0..80 mm",
+    );
+  });
+
   it("logs nothing twice: what reads as it stood is only a step", async () => {
     const before = (await logged()).length;
     await teardown(taken("mainJet", "160"));

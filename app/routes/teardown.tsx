@@ -12,6 +12,7 @@ import { onTray } from "#core/log/tray.ts";
 import { buildReadOff, buildStamped, fittedPart, NUMBER_STEPS } from "#core/rig/read-off.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { propose } from "#core/walkround/proposal.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { FileButton } from "#app/parts/FileButton.tsx";
@@ -45,8 +46,18 @@ const Sent = z.object({
 });
 type Sent = z.infer<typeof Sent>;
 
+/** A float's height is a measure of the walk-round: outside its limits it says stop there. */
+function floatCheck(floatLeftMm: number, { build, fitted, present }: OpenRig): Content[] | string {
+  const seen = { measured: { floatLeftMm }, findings: [] };
+  const impossible = modelRefusal(() => propose("floatHeight", seen, build, fitted, present.sheet));
+  if (impossible !== undefined) return impossible;
+  const { state } = propose("floatHeight", seen, build, fitted, present.sheet);
+  return [{ kind: "check", check: "floatHeight", state, ...seen, note: "Read at the teardown." }];
+}
+
 /** What a number read off a part says of the rig: what is fitted, or a measure, with its date. */
-function readOff({ step, moved, reads }: Sent, { build, present }: OpenRig): Content[] | string {
+function readOff({ step, moved, reads }: Sent, rig: OpenRig): Content[] | string {
+  const { build, present } = rig;
   if (moved === "in" || reads === "") return [];
   if (step === "stamp") {
     const stamped = buildStamped(build, reads.slice(0, 40));
@@ -62,6 +73,7 @@ function readOff({ step, moved, reads }: Sent, { build, present }: OpenRig): Con
     if (present.settings.every((setting) => setting[part] === read.value)) return [];
     return [{ kind: "fit", changes: [change.data], because: "teardown" }];
   }
+  if (step === "float") return floatCheck(read.value, rig);
   const measured = buildReadOff(build, step, read.value);
   return measured
     ? [{ kind: "build", build: measured, reopens: [], why: `${TEARDOWN_WORDS[step].title} read off` }]

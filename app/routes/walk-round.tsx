@@ -13,6 +13,7 @@ import { placeHref } from "#app/rig/places.ts";
 import { refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
 import { agoWords, dayTitle } from "#app/words/days.ts";
 import { checkResult } from "#app/words/entries.ts";
+import { capital } from "#app/words/parts.ts";
 import { CHECK_WORDS, checkList, STATE_WORDS } from "#app/words/walk-round.ts";
 
 const Tap = z.object({ check: CheckName, state: z.enum(["pass", "skipped"]) });
@@ -74,8 +75,6 @@ function CheckLine({
     </li>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 export default function WalkRoundRoute() {
   const { present, header } = useRig();

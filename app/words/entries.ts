@@ -7,7 +7,7 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
 import { WORK_WORDS } from "./work.ts";
-import { partInSentence, partValue, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
+import { capital, partInSentence, partValue, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 
 export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   build: "rig",
@@ -65,7 +65,6 @@ function changeWords({ entry, before }: LogLine): string {
     .join(", ");
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const REASONS = {
   card: "the card",
   advice: "as advised",

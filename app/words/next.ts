@@ -5,6 +5,7 @@ import type { Part } from "#core/log/parts.ts";
 import type { Advice, ZoneAdvice } from "#core/sieve/advise.ts";
 import type { ChangeStep, NextStep } from "#core/sieve/next-step.ts";
 import {
+  capital,
   certainty,
   DOUBT_SDS,
   mixtureWords,
@@ -92,8 +93,6 @@ function lookWords(
     reason: `${ZONE_NAMES[next.zone]} seems ${mixtureWords(zone.mean)}, but only within ± ${doubt} %: right is ${certainty(zone.pRight)}. A look there now says more than a spanner; ${takes}.`,
   };
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** @returns headline and reason of what to do next */
 export function nextWords(advice: Advice, open: OpenChange | undefined): NextWords {

@@ -104,3 +104,6 @@ export function mixtureWords(error: number, smallest = 0.01): string {
   if (Math.abs(error) < smallest) return "right";
   return `${sizeWords(Math.abs(100 * error))} ${error > 0 ? "lean" : "rich"}`;
 }
+
+/** The first letter of a sentence. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
