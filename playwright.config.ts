@@ -13,8 +13,15 @@ export default defineConfig({
   timeout: 60_000,
   // Two browsers on two cores, each making the demo on its first visit: patience, not slowness of the app.
   expect: { timeout: 10_000 },
-  // Every test is a first visit: keeping all files for no signal each time is the work of one test alone.
-  use: { serviceWorkers: "block", baseURL: `http://localhost:${PORT}`, launchOptions: LAUNCH, trace: "off" },
+  use: {
+    // Every test is a first visit: keeping all files for no signal each time is the work of one test alone.
+    serviceWorkers: "block",
+    baseURL: `http://localhost:${PORT}`,
+    launchOptions: LAUNCH,
+    trace: "off",
+    // A drawer half faded in has half its contrast: what is read is a screen that stands still.
+    contextOptions: { reducedMotion: "reduce" },
+  },
   projects: [
     { name: "laptop", use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } } },
     {
