@@ -17,6 +17,8 @@ const CORE_ROOMS = {
   rig: ["units", "air", "carburettor", "log"],
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
   idle: ["numbers", "units"],
+  balance: ["units"],
+  instruments: ["units"],
   walkround: ["units", "air", "carburettor", "log", "rig"],
   sieve: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence"],
   simulator: [
@@ -30,6 +32,8 @@ const CORE_ROOMS = {
     "sieve",
     "walkround",
     "idle",
+    "balance",
+    "instruments",
   ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({

@@ -20,7 +20,7 @@ const ENGINES = 1000;
 const SCATTER = 0.004;
 const MOST_TURNS = 6;
 const FURTHEST_TURNS = 10;
-const MOST_POINTS = 24;
+const MOST_POINTS = 40;
 
 /** Turns out at which the mixture has a given error, kept within what a screw can do. */
 function turnsAt(engine: HiddenEngine, build: Build, error: number): number {
@@ -53,23 +53,26 @@ function walk(
     ),
   });
   const base = setting.screwTurns;
-  const points = [base - 0.5, base - 0.25, base, base + 0.25, base + 0.5].map(read);
+  let points = [base - 0.5, base - 0.25, base, base + 0.25, base + 0.5].map(read);
   const scale = screwScale(engine.model, settingFromLog(setting), humidAir(air));
-  let fit = fitBestIdle(points, scale);
-  while (!fit.ok && points.length < MOST_POINTS) {
-    const { nextTurns } = fit.missing;
-    // As a tuner does: no further once the jet stands condemned, or the screw would fall out.
-    if (nextTurns === undefined || nextTurns > MOST_TURNS || judge(fit).kind !== "more") break;
-    points.push(read(nextTurns));
-    fit = fitBestIdle(points, scale);
-  }
-  // "Walk it again": every place once more, and a quarter turn past either end.
-  if (judge(fit).kind === "repeat") {
-    const ends = [points[0], points.at(-1)].map((point) => point?.turns ?? base);
-    const past = [Math.max(0, Math.min(...ends) - 0.25), Math.max(...ends) + 0.25];
-    fit = fitBestIdle([...points, ...points.map(({ turns }) => read(turns)), ...past.map(read)], scale);
-  }
-  return fit;
+  const walkOn = (): IdleFit => {
+    let fit = fitBestIdle(points, scale);
+    while (!fit.ok && points.length < MOST_POINTS) {
+      const { nextTurns } = fit.missing;
+      // As a tuner does: no further once the jet stands condemned, or the screw would fall out.
+      if (nextTurns === undefined || nextTurns > MOST_TURNS || judge(fit).kind !== "more") break;
+      points.push(read(nextTurns));
+      fit = fitBestIdle(points, scale);
+    }
+    return fit;
+  };
+  const fit = walkOn();
+  if (judge(fit).kind !== "repeat") return fit;
+  // "Walk it again": every place once more, and a quarter turn past either end; then on as it asks.
+  const places = points.map(({ turns }) => turns);
+  const past = [Math.max(0, Math.min(...places) - 0.25), Math.max(...places) + 0.25];
+  points = [...points, ...[...places, ...past].map(read)];
+  return walkOn();
 }
 
 const percent = (part: number, whole: number): string => `${((100 * part) / whole).toFixed(1)} % of ${whole}`;

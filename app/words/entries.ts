@@ -1,9 +1,12 @@
 /** A log entry as a line: what kind, what it says, what came of it. */
 import type { LogLine } from "#core/log/fold.ts";
-import type { AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
+import { spread } from "#core/balance/spread.ts";
+import { SYMPTOMS } from "#core/log/symptom-names.ts";
+import type { AdjustEntry, AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
+import { SYMPTOM_WORDS } from "./symptoms.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
 import { WORK_WORDS } from "./work.ts";
@@ -17,6 +20,9 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   override: "I know",
   work: "work",
   teardown: "apart",
+  adjust: "set",
+  balance: "balance",
+  headers: "headers",
   air: "air",
   fit: "fitted",
   look: "look",
@@ -32,9 +38,15 @@ export interface LineWords {
 
 const CUTS = { clean: "clean cut", rolled: "rolled to idle", unknown: "cut unknown" } as const;
 
-export function readingWords(reading: Reading): string {
+export function readingWords(reading: Reading, cylinder?: number): string {
+  const what = readingAlone(reading);
+  return cylinder === undefined ? what : `Cylinder ${cylinder}: ${what}`;
+}
+
+function readingAlone(reading: Reading): string {
   const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
   if (reading.type === "bestIdle") return `Idle bench, ${reading.points.length} readings`;
+  if (reading.type === "symptom") return SYMPTOM_WORDS[reading.symptom];
   return reading.type === "plug"
     ? `Plug, ${where}, ${CUTS[reading.cut]}`
     : `λ, ${where}, sensor ${reading.sensor === "inside" ? "inside the pipe" : "at the open end"}`;
@@ -78,6 +90,8 @@ function readingResult(reading: Reading, units: Preferences, stoichiometric: num
   if (reading.type === "plug") return reading.tone;
   if (reading.type === "bestIdle")
     return `best at ${formatTurns((reading.fallInTurns + reading.fallOutTurns) / 2)} turns`;
+  if (reading.type === "symptom")
+    return `${SYMPTOMS[reading.symptom].kind}, ${ZONE_NAMES[reading.zone].toLowerCase()}`;
   return units.mixture === "afr"
     ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
     : `λ ${reading.lambda.toFixed(2)}`;
@@ -101,6 +115,19 @@ function teardownWords({ step, moved, reads, note }: TeardownEntry): Pick<LineWo
     what: `${title}, ${moved === "out" ? "out" : "back in"}`,
     result: [value, note].filter((words) => words !== "").join(" · "),
   };
+}
+
+const vacuum = (pa: number): string => `${(pa / 1000).toFixed(1)} kPa`;
+
+function adjustWords({ set }: AdjustEntry): Pick<LineWords, "what" | "result"> {
+  switch (set.what) {
+    case "idleSpeed":
+      return { what: "Idle speed set", result: `${Math.round(set.rpm)} rpm` };
+    case "spareIdleSpeed":
+      return { what: "Spare idle stop set", result: `${Math.round(set.rpm)} rpm` };
+    case "pump":
+      return { what: "Accelerator pump set", result: `${formatTurns(set.turns)} turns out` };
+  }
 }
 
 /** @param stoichiometric - air-fuel ratio of the fuel in use at λ 1, for those who read AFR */
@@ -141,8 +168,26 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
     case "look":
       return {
         kind,
-        what: readingWords(entry.reading),
+        what: readingWords(entry.reading, entry.cylinder),
         result: readingResult(entry.reading, units, stoichiometric),
+      };
+    case "adjust":
+      return { kind, ...adjustWords(entry) };
+    case "balance": {
+      const [before, after] = [entry.beforePa, entry.afterPa].map((all) => spread(all));
+      return {
+        kind,
+        what: `Vacuum at ${entry.speed === "idle" ? "idle" : "cruising speed"}, ${entry.afterPa.length} gauges`,
+        result: `spread ${vacuum(before ?? 0)} → ${vacuum(after ?? 0)}`,
+      };
+    }
+    case "headers":
+      return {
+        kind,
+        what: "Header pipes side by side",
+        result: entry.temperaturesK
+          .map((kelvin) => (kelvin === null ? "–" : formatQuantity("temperature", kelvin, units.temperature)))
+          .join(" · "),
       };
     case "note":
       return { kind, what: entry.text, result: "" };

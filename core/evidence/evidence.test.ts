@@ -9,6 +9,8 @@ import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { evidenceFromLook } from "./from-look.ts";
 import { lambdaLikelihood } from "./lambda.ts";
 import { zoneMixture } from "./mixture.ts";
+import { SYMPTOMS, SYMPTOM_NAMES } from "../log/symptom-names.ts";
+import { symptomLikelihood } from "./symptom.ts";
 import { toneBand, toneCentre, toneLikelihood, toneOf } from "./plug-tone.ts";
 import { PRIOR, UNKNOWNS } from "./unknowns.ts";
 
@@ -141,5 +143,32 @@ describe("from a look to evidence", () => {
       expect(row[7]).toBeCloseTo(0, 12); // no change of air, so no air sensitivity
     }
     expect(PRIOR.mean).toHaveLength(UNKNOWNS.length);
+  });
+});
+
+describe("a symptom", () => {
+  it("grows likely towards its own side, and is never certain", () => {
+    for (const name of SYMPTOM_NAMES) {
+      const side = SYMPTOMS[name].kind === "lean" ? 1 : -1;
+      const { log } = symptomLikelihood(name);
+      const chances = [-0.15, 0, 0.05, 0.15].map((towards) => Math.exp(log(side * towards)));
+      expect([...chances].sort((a, b) => a - b)).toEqual(chances);
+      expect(chances[0]).toBeCloseTo(0.04, 2);
+      expect(chances[2]).toBeCloseTo(0.52, 12);
+      expect(chances[3]).toBeLessThan(1);
+    }
+  });
+  it("surprises where the other side was believed", () => {
+    const { tail, reads } = symptomLikelihood("bogs");
+    expect(tail(-0.08, 0.0004)).toBeLessThan(0.005);
+    expect(tail(0.1, 0.0004)).toBeGreaterThan(0.5);
+    expect(reads).toBe(0.08);
+    expect(symptomLikelihood("stutters").reads).toBe(-0.08);
+  });
+  it("becomes evidence in the zone it was felt in", () => {
+    const mixtureOf = zoneMixture(buildModel(WORKED_EXAMPLE), WORKED_EXAMPLE.baseline.air);
+    const entry = lookWith("bog", "10:00", { type: "symptom", zone: "low", symptom: "bogs" }) as LookEntry;
+    const evidence = evidenceFromLook(entry, ENDURO_BUILD, mixtureOf, WORKED_EXAMPLE.baseline.setting);
+    expect(evidence).toMatchObject({ zone: "low", line: { shift: evidence.zoneShift } });
   });
 });

@@ -7,6 +7,7 @@ import type { Setting } from "../carburettor/carburettor.ts";
 import { bestIdleLikelihood } from "./best-idle.ts";
 import { blendLines, type Line, type ZoneMixture } from "./mixture.ts";
 import { toneLikelihood } from "./plug-tone.ts";
+import { symptomLikelihood } from "./symptom.ts";
 
 export interface Evidence {
   readonly lookId: string;
@@ -74,16 +75,12 @@ export function evidenceFromLook(
   if (reading.type === "bestIdle") return idleEvidence(look, reading, mixtureOf, setting);
   const { zone } = reading;
   const mixture = mixtureOf(setting);
+  const own = { lookId: look.id, zone, line: mixture[zone], zoneShift: mixture[zone].shift };
+  if (reading.type === "symptom") return { ...own, likelihood: symptomLikelihood(reading.symptom) };
   if (reading.type === "lambda") {
     const likelihood = lambdaLikelihood(reading.lambda, build.targetLambda[zone], SENSOR_SD[reading.sensor]);
-    return { lookId: look.id, zone, line: mixture[zone], zoneShift: mixture[zone].shift, likelihood };
+    return { ...own, likelihood };
   }
   const line = blendLines(mixture[zone], mixture.idle, IDLE_SHARE[reading.cut]);
-  return {
-    lookId: look.id,
-    zone,
-    line,
-    zoneShift: mixture[zone].shift,
-    likelihood: plugEvidence(reading, build.fuel.name),
-  };
+  return { ...own, line, likelihood: plugEvidence(reading, build.fuel.name) };
 }

@@ -100,53 +100,53 @@ interface Candidate extends Shape {
 
 const lostAt = ({ steepIn, steepOut }: Shape, x: number): number => (x < 0 ? steepIn : steepOut) * x * x;
 
+/** The readings as plain rows of numbers: the fit runs over them some hundred times. */
+interface Rows {
+  readonly x: Float64Array;
+  /** rpm above the level about which they lie: sums of squares stay small */
+  readonly above: Float64Array;
+  readonly level: number;
+}
+
 /**
  * Weighted least squares for a crest that stands at a given place: three unknowns, the sides not coupled but
- * through the crest's height, so they are eliminated in closed form. Plain loops: it runs some hundred times.
+ * through the crest's height, so they are eliminated in closed form, and the cost follows from the same sums.
  */
-function candidateAt(
-  points: readonly Placed[],
-  weights: readonly number[],
-  crestX: number,
-  level: number,
-): Candidate {
+function candidateAt({ x, above, level }: Rows, weights: Float64Array, crestX: number): Candidate {
   const usual = USUAL_STEEPNESS * level;
-  let [w0, wy, in2, in4, inY, out2, out4, outY] = [0, 0, 0, PRIOR_WEIGHT, 0, 0, PRIOR_WEIGHT, 0];
-  for (let i = 0; i < points.length; i += 1) {
-    const point = points[i];
+  let [w0, wy, wyy, in2, in4, inY, out2, out4, outY] = [0, 0, 0, 0, PRIOR_WEIGHT, 0, 0, PRIOR_WEIGHT, 0];
+  for (let i = 0; i < x.length; i += 1) {
     const w = weights[i] ?? 0;
-    if (!point || w === 0) continue;
-    const x = point.x - crestX;
-    const square = x * x;
+    const y = above[i] ?? 0;
+    const from = (x[i] ?? 0) - crestX;
+    const wx2 = w * from * from;
     w0 += w;
-    wy += w * point.rpm;
-    if (x < 0) {
-      in2 += w * square;
-      in4 += w * square * square;
-      inY += w * square * point.rpm;
+    wy += w * y;
+    wyy += w * y * y;
+    if (from < 0) {
+      in2 += wx2;
+      in4 += wx2 * from * from;
+      inY += wx2 * y;
     } else {
-      out2 += w * square;
-      out4 += w * square * square;
-      outY += w * square * point.rpm;
+      out2 += wx2;
+      out4 += wx2 * from * from;
+      outY += wx2 * y;
     }
   }
   // d/d steep: steep x⁴ - crest x² + y x² + prior = 0, on each side; then the crest's own equation.
   const towards = PRIOR_WEIGHT * usual;
-  const crestRpm =
+  const crest =
     (wy + (in2 * (towards - inY)) / in4 + (out2 * (towards - outY)) / out4) /
     (w0 - (in2 * in2) / in4 - (out2 * out2) / out4);
   const least = 0.05 * usual;
-  const steepIn = Math.max(least, (crestRpm * in2 - inY + towards) / in4);
-  const steepOut = Math.max(least, (crestRpm * out2 - outY + towards) / out4);
-  let cost = PRIOR_WEIGHT * ((steepIn - usual) ** 2 + (steepOut - usual) ** 2);
-  for (let i = 0; i < points.length; i += 1) {
-    const point = points[i];
-    if (!point) continue;
-    const x = point.x - crestX;
-    const off = point.rpm - crestRpm + (x < 0 ? steepIn : steepOut) * x * x;
-    cost += (weights[i] ?? 0) * off * off;
-  }
-  return { crestRpm, steepIn, steepOut, crestX, cost };
+  const steepIn = Math.max(least, (crest * in2 - inY + towards) / in4);
+  const steepOut = Math.max(least, (crest * out2 - outY + towards) / out4);
+  // Σ w (y - crest + steep x²)² written out, with the prior on each side's steepness.
+  const side = (steep: number, x2: number, x4: number, xy: number): number =>
+    2 * steep * (xy - crest * x2) + steep * steep * x4 + PRIOR_WEIGHT * usual * (usual - 2 * steep);
+  const level0 = wyy - 2 * crest * wy + crest * crest * w0;
+  const cost = level0 + side(steepIn, in2, in4, inY) + side(steepOut, out2, out4, outY);
+  return { crestRpm: level + crest, steepIn, steepOut, crestX, cost: Math.max(0, cost) };
 }
 
 const median = (values: readonly number[]): number => {
@@ -163,12 +163,11 @@ const residuals = (points: readonly Placed[], { crestX, ...shape }: Candidate): 
 /** How far beyond what was walked the crest is looked for, in mixture. */
 const BEYOND = 0.1;
 
-function candidates(points: readonly Placed[], weights: readonly number[], level: number): Candidate[] {
-  const xs = points.map(({ x }) => x);
-  const from = Math.min(...xs) - BEYOND;
-  const to = Math.max(...xs) + BEYOND;
+function candidates(rows: Rows, weights: Float64Array): Candidate[] {
+  const from = rows.x.reduce((least, x) => Math.min(least, x), Infinity) - BEYOND;
+  const to = rows.x.reduce((most, x) => Math.max(most, x), -Infinity) + BEYOND;
   return Array.from({ length: GRID }, (_, i) =>
-    candidateAt(points, weights, from + ((to - from) * i) / (GRID - 1), level),
+    candidateAt(rows, weights, from + ((to - from) * i) / (GRID - 1)),
   );
 }
 
@@ -190,19 +189,24 @@ interface Fitted {
 function fitAll(points: readonly Placed[], scale: ScrewScale): Fitted {
   const level = median(points.map(({ rpm }) => rpm));
   const floor = LEAST_SCATTER_SHARE * level;
-  let weights = points.map(() => 1);
-  let list = candidates(points, weights, level);
+  const rows: Rows = {
+    x: Float64Array.from(points, ({ x }) => x),
+    above: Float64Array.from(points, ({ rpm }) => rpm - level),
+    level,
+  };
+  let weights = new Float64Array(points.length).fill(1);
+  let list = candidates(rows, weights);
   let scatter = floor;
   for (let round = 0; round < ROUNDS; round += 1) {
     const off = residuals(points, best(list));
     scatter = Math.max(floor, 1.4826 * median(off.map(Math.abs)));
-    const next = off.map((r) => {
+    const next = Float64Array.from(off, (r) => {
       const u = r / (CUT * scatter);
       return Math.abs(u) < 1 ? (1 - u * u) ** 2 : 0;
     });
-    const moved = Math.max(...next.map((w, i) => Math.abs(w - (weights[i] ?? 0))));
+    const moved = next.reduce((most, w, i) => Math.max(most, Math.abs(w - (weights[i] ?? 0))), 0);
     weights = next;
-    list = candidates(points, weights, level);
+    list = candidates(rows, weights);
     if (moved < 0.01) break;
   }
   const shape = best(list);

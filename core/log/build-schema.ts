@@ -157,6 +157,15 @@ export const Build = z.strictObject({
     .array(z.strictObject({ carburettor: Carburettor, setting: Setting }))
     .max(5)
     .optional(),
+  /** how several carburettors are kept in step, and how far apart this machine may be */
+  sync: z
+    .strictObject({
+      /** all slides on one shaft with screws between them, or a cable to each */
+      linkage: z.enum(["shaft", "cables"]),
+      vacuumSpreadPa: z.number().min(100).max(20_000),
+      headerSpreadK: z.number().min(1).max(300).optional(),
+    })
+    .optional(),
   fuel: Fuel,
   baseline: z.strictObject({ setting: Setting, air: AirState }),
   box: Box,

@@ -3,7 +3,9 @@ import type * as z from "zod";
 import { reopenedBy } from "./epochs.ts";
 import { PARTS, type Part, type PathName } from "./parts.ts";
 import type {
+  AdjustEntry,
   AirEntry,
+  BalanceEntry,
   BaseSheet,
   Build,
   BuildEntry,
@@ -11,6 +13,7 @@ import type {
   CheckEntry,
   Entry,
   FitEntry,
+  HeadersEntry,
   LookEntry,
   OverrideEntry,
   Setting,
@@ -60,6 +63,8 @@ export interface LogLine {
   readonly build: Build | undefined;
 }
 
+type Adjusted = Readonly<Partial<Record<AdjustEntry["set"]["what"], AdjustEntry>>>;
+
 export interface Present {
   readonly builds: readonly BuildRecord[];
   readonly build: Build | undefined;
@@ -82,6 +87,11 @@ export interface Present {
   /** checks that say stop, and the tuner jets on all the same */
   readonly overridden: { readonly checks: readonly CheckName[]; readonly reason: string } | undefined;
   readonly teardown: readonly TeardownEntry[];
+  /** the newest word on each adjuster that is not part of the jetting */
+  readonly adjusted: Adjusted;
+  readonly balances: readonly BalanceEntry[];
+  /** the newest */
+  readonly headers: HeadersEntry | undefined;
   readonly lines: readonly LogLine[];
 }
 
@@ -130,6 +140,9 @@ interface Running {
   /** the newest "I know" of each check */
   known: Partial<Record<CheckName, OverrideEntry>>;
   teardown: TeardownEntry[];
+  adjusted: Adjusted;
+  balances: BalanceEntry[];
+  headers: HeadersEntry | undefined;
 }
 
 /** A rig that gains carburettors fits their baseline; those it has keep what is fitted. */
@@ -196,6 +209,15 @@ function step(now: Running, entry: Entry): void {
     case "teardown":
       now.teardown.push(entry);
       return;
+    case "adjust":
+      now.adjusted = { ...now.adjusted, [entry.set.what]: entry };
+      return;
+    case "balance":
+      now.balances.push(entry);
+      return;
+    case "headers":
+      now.headers = entry;
+      return;
     case "note":
     case "strike":
       return;
@@ -242,6 +264,9 @@ export function fold(entries: readonly Entry[]): Present {
     checks: {},
     known: {},
     teardown: [],
+    adjusted: {},
+    balances: [],
+    headers: undefined,
   };
   const lines = ordered.map((entry): LogLine => {
     const { settings: befores, build } = now;
@@ -250,6 +275,7 @@ export function fold(entries: readonly Entry[]): Present {
     return line;
   });
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
+  const { adjusted, balances, headers } = now;
   return {
     builds,
     build,
@@ -264,6 +290,9 @@ export function fold(entries: readonly Entry[]): Present {
     checks,
     ...stops(now),
     teardown,
+    adjusted,
+    balances,
+    headers,
     lines,
   };
 }

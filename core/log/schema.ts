@@ -7,6 +7,7 @@ import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
 import { PathName, TONES, ZoneName } from "./parts.ts";
+import { SymptomName } from "./symptom-names.ts";
 import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
 
@@ -18,7 +19,7 @@ const Text = z.string().trim().max(2000);
 export const EntryId = z
   .string()
   .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|note|strike):[A-Za-z0-9-]{4,60}$/,
+    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|note|strike):[A-Za-z0-9-]{4,60}$/,
     "an entry's id looks like look:k3f9-01",
   );
 export const PhotoId = z
@@ -181,11 +182,49 @@ const Reading = z.discriminatedUnion("type", [
       .min(5)
       .max(200),
   }),
+  z.strictObject({ type: z.literal("symptom"), zone: ZoneName, symptom: SymptomName }),
 ]);
 export type Reading = z.infer<typeof Reading>;
 
-export const LookEntry = entry("look", { reading: Reading, simulated: z.boolean().optional() });
+export const LookEntry = entry("look", {
+  reading: Reading,
+  /** counted from 1; none: of the engine as a whole */
+  cylinder: z.int().min(1).max(6).optional(),
+  simulated: z.boolean().optional(),
+});
 export type LookEntry = z.infer<typeof LookEntry>;
+
+/** An adjuster that is not part of the jetting, as it was left. */
+export const AdjustEntry = entry("adjust", {
+  set: z.discriminatedUnion("what", [
+    z.strictObject({ what: z.literal("idleSpeed"), rpm: z.number().min(300).max(8000) }),
+    /** of a second stop, a few hundred lower: it saves the run when the first one breaks */
+    z.strictObject({ what: z.literal("spareIdleSpeed"), rpm: z.number().min(200).max(8000) }),
+    /** the accelerator pump's screw, out from seated */
+    z.strictObject({ what: z.literal("pump"), turns: z.number().min(0).max(20) }),
+  ]),
+  simulated: z.boolean().optional(),
+});
+export type AdjustEntry = z.infer<typeof AdjustEntry>;
+
+/** How far below the air outside the intake behind each carburettor stands, in their order. */
+const Depressions = z.array(z.number().min(0).max(101_000)).min(2).max(6);
+
+/** The carburettors brought into step by their vacuum: how it was, how it was left. */
+export const BalanceEntry = entry("balance", {
+  speed: z.enum(["idle", "cruise"]),
+  beforePa: Depressions,
+  afterPa: Depressions,
+  simulated: z.boolean().optional(),
+});
+export type BalanceEntry = z.infer<typeof BalanceEntry>;
+
+/** The header pipes measured side by side, in the order of the cylinders; left out where nobody pointed. */
+export const HeadersEntry = entry("headers", {
+  temperaturesK: z.array(z.number().min(200).max(1500).nullable()).min(2).max(6),
+  simulated: z.boolean().optional(),
+});
+export type HeadersEntry = z.infer<typeof HeadersEntry>;
 
 export const NoteEntry = entry("note", { text: z.string().trim().min(1).max(2000) });
 /** Nothing is edited: a wrong entry is struck through by a later one. */
@@ -202,6 +241,9 @@ export const Entry = z.discriminatedUnion("kind", [
   LookEntry,
   WorkEntry,
   TeardownEntry,
+  AdjustEntry,
+  BalanceEntry,
+  HeadersEntry,
   NoteEntry,
   StrikeEntry,
 ]);

@@ -1,5 +1,6 @@
 /** A rig with several carburettors is judged as several rigs with one: each with its own parts and baseline. */
-import type { Build } from "../log/schema.ts";
+import { PARTS } from "../log/parts.ts";
+import type { Build, Setting } from "../log/schema.ts";
 
 export const carburettorCount = ({ carburettors = 1 }: Build): number => carburettors;
 
@@ -21,11 +22,30 @@ export function buildOfCarburettor(build: Build, index: number): Build {
   };
 }
 
-/** @returns the cylinders (from 1) that a carburettor (from 0) feeds: shared out evenly, in order */
-export function cylindersFedBy(build: Build, index: number): number[] {
-  const { cylinders } = build.engine;
-  const each = cylinders / carburettorCount(build);
-  return Array.from({ length: cylinders }, (_, i) => i + 1).filter(
-    (cylinder) => Math.floor((cylinder - 1) / each) === index,
+/** @returns the carburettor (from 0) that feeds a cylinder (from 0): shared out evenly, in order */
+export const carburettorOf = (build: Build, cylinder: number): number =>
+  Math.min(
+    carburettorCount(build) - 1,
+    Math.floor((cylinder * carburettorCount(build)) / build.engine.cylinders),
   );
+
+/** @returns the cylinders (from 1) that a carburettor (from 0) feeds */
+export function cylindersFedBy(build: Build, index: number): number[] {
+  return Array.from({ length: build.engine.cylinders }, (_, i) => i + 1).filter(
+    (cylinder) => carburettorOf(build, cylinder - 1) === index,
+  );
+}
+
+/**
+ * Carburettors that are alike and set alike are advised as one; as soon as they differ, each by itself.
+ * @param settings - one a carburettor
+ * @returns the carburettors (from 0) of each piece of advice
+ */
+export function adviceGroups(build: Build, settings: readonly Setting[]): number[][] {
+  const all = Array.from({ length: carburettorCount(build) }, (_, i) => i);
+  const [first] = settings;
+  const alike =
+    build.others === undefined &&
+    settings.every((setting) => PARTS.every((part) => setting[part] === first?.[part]));
+  return alike ? [all] : all.map((i) => [i]);
 }

@@ -1,14 +1,18 @@
 /** Advice is a pure function of the log (and perhaps of an air that is still being typed). */
 import { densityAltitude, powerLeft } from "../air/air-worth.ts";
 import type { HumidAir } from "../air/humid-air.ts";
+import { buildModel, type Model } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { beliefOver } from "../evidence/cylinders.ts";
+import type { Belief } from "../evidence/unknowns.ts";
 import { fold, type Present } from "../log/fold.ts";
 import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
-import { humidAirFromLog } from "../rig/from-build.ts";
+import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
+import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";
 import { bestSetting } from "./card.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
 import { choices, screwWindow } from "./choices.ts";
-import { chanceRight, settingJudge, TOLERANCE, type Judged } from "./judge-setting.ts";
+import { chanceRight, settingJudge, TOLERANCE, type CylinderBelief, type Judged } from "./judge-setting.ts";
 import { chanceAbove } from "./loss.ts";
 import { leanings, type Leaning } from "./leanings.ts";
 import { type LookKind } from "./next-look.ts";
@@ -52,6 +56,10 @@ export interface AirWorth {
 }
 
 export interface Advice {
+  /** the carburettors (from 0) that this is for: all of them while they are alike and set alike */
+  readonly carburettors: readonly number[];
+  /** how many such groups there are */
+  readonly groups: number;
   readonly fitted: Setting;
   readonly card: { readonly setting: Setting; readonly rows: readonly CardRow[]; readonly safe: boolean };
   readonly next: NextStep;
@@ -72,17 +80,51 @@ export interface Advice {
 export interface Case {
   readonly present: Present;
   readonly build: Build;
-  readonly fitted: Setting;
   readonly sifted: Sifted;
+}
+
+/** The carburettors advised as one: their machine, what is fitted, what is believed of their cylinders. */
+interface Group {
+  readonly carburettors: readonly number[];
+  readonly groups: number;
+  readonly build: Build;
+  readonly model: Model;
+  readonly fitted: Setting;
+  /** of the mean of their cylinders */
+  readonly belief: Belief;
+  readonly cylinders: readonly CylinderBelief[];
 }
 
 /** @throws {RangeError} if the log holds no build, or one that cannot be */
 export function openCase(entries: readonly Entry[]): Case {
   const present = fold(entries);
   const sifted = sift(present);
-  const { build, setting } = present;
-  if (!build || !setting) throw new RangeError("log must hold a build, got none");
-  return { present, build, fitted: setting, sifted };
+  const { build } = present;
+  if (!build) throw new RangeError("log must hold a build, got none");
+  return { present, build, sifted };
+}
+
+function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Group {
+  const all = adviceGroups(rig, present.settings);
+  const carburettors = all.find((members) => members.includes(carburettor)) ?? all[0] ?? [0];
+  const [first = 0] = carburettors;
+  const build = buildOfCarburettor(rig, first);
+  const cylinders = carburettors.flatMap((one) => cylindersFedBy(rig, one));
+  return {
+    carburettors,
+    groups: all.length,
+    build,
+    model: buildModel(rigFromBuild(build)),
+    fitted: present.settings[first] ?? build.baseline.setting,
+    belief: beliefOver(
+      sifted.joint,
+      cylinders.map((cylinder) => cylinder - 1),
+    ),
+    cylinders:
+      cylinders.length < 2
+        ? []
+        : cylinders.map((cylinder) => ({ cylinder, belief: beliefOver(sifted.joint, [cylinder - 1]) })),
+  };
 }
 
 function zoneAdvice(now: Judged, { evidence }: Sifted): ZoneAdvice[] {
@@ -106,15 +148,19 @@ function lookKinds({ looks }: Present): LookKind[] {
 }
 
 /**
- * @param air - instead of the log's newest, e.g. one still being typed; it makes the card due
+ * @param draft - an air instead of the log's newest, e.g. one still being typed; it makes the card due
+ * @param carburettor - one (from 0) of those that the advice is wanted for
  * @returns the card, the next step and all that the strip draws
  * @throws {RangeError} if the fitted setting is impossible on this build
  */
-export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEntry): Advice {
-  const { model, belief, evidence, outcomes } = sifted;
+export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
+  const { present, sifted } = open;
+  const { evidence, outcomes } = sifted;
+  const group = groupOf(open, carburettor);
+  const { carburettors, groups, build, model, belief, cylinders, fitted } = group;
   const airEntry = draft ?? present.air;
   const air = airEntry ? humidAirFromLog(airEntry) : model.rig.baseline.air;
-  const judge = settingJudge(model, belief, air, build.usage);
+  const judge = settingJudge(model, belief, air, build.usage, cylinders);
   const options = choices(build, fitted);
   const window = screwWindow(build);
   const card = bestSetting(judge, options, fitted);
@@ -124,6 +170,8 @@ export function adviseOn({ present, build, fitted, sifted }: Case, draft?: AirEn
   const lines = judge.lines(fitted);
   const baseline = judge.lines(build.baseline.setting);
   return {
+    carburettors,
+    groups,
     fitted,
     card: { setting: card.setting, rows: cardRows(judge, options, fitted, card, window), safe: card.safe },
     next: nextStep({ judge, options, fitted, card, cardDue, openChange, lookKinds: lookKinds(present) }),

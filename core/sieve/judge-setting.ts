@@ -18,13 +18,20 @@ export const TOLERANCE = 0.05;
 /** A zone that is right with this chance is left alone. */
 export const CONTENT = 0.8;
 
+/** What is believed of one cylinder (from 1) of several. */
+export interface CylinderBelief {
+  readonly cylinder: number;
+  readonly belief: Belief;
+}
+
 export interface Judged {
   readonly setting: Setting;
   readonly zones: PerZone<Spread>;
   /** expected loss, weighted by how the machine is used */
   readonly loss: number;
-  /** chance of being past the lean limit at the top */
+  /** chance of being past the lean limit at the top: of the leanest cylinder where there are several */
   readonly leanRisk: number;
+  readonly leanest?: number;
 }
 
 export interface SettingJudge {
@@ -58,16 +65,30 @@ function memoised<T>(make: (setting: Setting) => T): (setting: Setting) => T {
   };
 }
 
-/** @throws {RangeError} if the build's usage is empty */
+/**
+ * @param belief - of the cylinders together, one setting for all of them
+ * @param cylinders - each of them, where there are several: the leanest one sets the danger
+ * @throws {RangeError} if the build's usage is empty
+ */
 export function settingJudge(
   model: Model,
   belief: Belief,
   air: HumidAir,
   usage: Build["usage"],
+  cylinders: readonly CylinderBelief[] = [],
 ): SettingJudge {
   const mixture = zoneMixture(model, air);
   const shares = usageShares(usage);
   const lines = memoised((setting) => mixture(settingFromLog(setting)));
+  const leanRiskOf = (believed: Belief, setting: Setting) =>
+    chanceAbove(LEAN_LIMIT.top, spreadOf(believed, lines(setting).top));
+  const judge = (setting: Setting): Judged => {
+    const together = judgeWith(belief, setting);
+    return cylinders.reduce((worst: Judged, { cylinder, belief: own }) => {
+      const leanRisk = leanRiskOf(own, setting);
+      return leanRisk > worst.leanRisk ? { ...worst, leanRisk, leanest: cylinder } : worst;
+    }, together);
+  };
   const judgeWith = (believed: Belief, setting: Setting): Judged => {
     const at = lines(setting);
     const zones = {
@@ -83,5 +104,5 @@ export function settingJudge(
       leanRisk: chanceAbove(LEAN_LIMIT.top, zones.top),
     };
   };
-  return { belief, shares, lines, judgeWith, judge: memoised((setting) => judgeWith(belief, setting)) };
+  return { belief, shares, lines, judgeWith, judge: memoised(judge) };
 }

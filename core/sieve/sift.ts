@@ -2,20 +2,21 @@
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
  * the belief after one day, with its drift, is the start of the next.
  */
-import { buildModel, type Model } from "../carburettor/model.ts";
+import { buildModel } from "../carburettor/model.ts";
+import { lineOver, priorOf } from "../evidence/cylinders.ts";
 import { evidenceFromLook, type Evidence } from "../evidence/from-look.ts";
 import { zoneMixture, type ZoneMixture } from "../evidence/mixture.ts";
-import { PRIOR, type Belief } from "../evidence/unknowns.ts";
-import { dayOf, type AirEntry } from "../log/schema.ts";
+import type { Belief } from "../evidence/unknowns.ts";
+import { dayOf, type AirEntry, type Build } from "../log/schema.ts";
 import type { BuildRecord, Present, SeenLook } from "../log/fold.ts";
+import { buildOfCarburettor, carburettorOf } from "../rig/carburettors.ts";
 import { humidAirFromLog, rigFromBuild, settingFromLog } from "../rig/from-build.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { update, type LookOutcome } from "./update.ts";
 
 export interface Sifted {
-  /** of the newest build */
-  readonly model: Model;
-  readonly belief: Belief;
+  /** of all cylinders, one after the other */
+  readonly joint: Belief;
   readonly evidence: readonly Evidence[];
   readonly outcomes: readonly LookOutcome[];
   readonly converged: boolean;
@@ -45,38 +46,61 @@ function sessions(looks: readonly SeenLook[]): Session[] {
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 
-/** Keeps one mixture map per build and air: the costly half of a look's line. */
-function lineMaker(builds: readonly BuildRecord[]): (look: SeenLook) => Evidence {
-  const models = new Map<number, Model>();
+/** Keeps one mixture map per build, carburettor and air: the costly half of a look's line. */
+function lineMaker(builds: readonly BuildRecord[], cylinders: number): (look: SeenLook) => Evidence {
   const maps = new Map<string, ZoneMixture>();
-  const modelOf = (index: number, record: BuildRecord): Model => {
-    const known = models.get(index) ?? buildModel(rigFromBuild(record.build));
-    models.set(index, known);
-    return known;
+  const mapOf = (one: Build, key: string, air: AirEntry | undefined): ZoneMixture => {
+    const known = maps.get(key);
+    if (known) return known;
+    const model = buildModel(rigFromBuild(one));
+    const made = zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air);
+    maps.set(key, made);
+    return made;
   };
-  const mapOf = (model: Model, index: number, air: AirEntry | undefined): ZoneMixture => {
-    const key = `${index} ${air?.id ?? "baseline"}`;
-    const known = maps.get(key) ?? zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air);
-    maps.set(key, known);
-    return known;
+  /** What the look says about the cylinder, through the carburettor that feeds it. */
+  const through = (look: SeenLook, build: Build, carburettor: number): Evidence => {
+    const alike = build.others === undefined;
+    const key = `${look.build} ${alike ? 0 : carburettor} ${look.air?.id ?? "baseline"}`;
+    const map = mapOf(buildOfCarburettor(build, carburettor), key, look.air);
+    return evidenceFromLook(
+      look.entry,
+      build,
+      map,
+      settingFromLog(look.settings[carburettor] ?? look.setting),
+    );
   };
   return (look) => {
     const record = builds[look.build];
     if (!record) throw new RangeError(`build must be in 0..${builds.length - 1}, got ${look.build}`);
-    const map = mapOf(modelOf(look.build, record), look.build, look.air);
-    return evidenceFromLook(look.entry, record.build, map, settingFromLog(look.setting));
+    const { build } = record;
+    const { cylinder } = look.entry;
+    const named = cylinder !== undefined && cylinder <= cylinders ? [cylinder - 1] : undefined;
+    const seen = named ?? Array.from({ length: cylinders }, (_, i) => i);
+    const made = new Map<string, Evidence>();
+    const each = seen.map((c): readonly [number, Evidence] => {
+      const carburettor = carburettorOf(build, c);
+      const key = build.others ? String(carburettor) : JSON.stringify(look.settings[carburettor]);
+      const known = made.get(key) ?? through(look, build, carburettor);
+      made.set(key, known);
+      return [c, known];
+    });
+    const [first] = each;
+    if (!first) throw new RangeError(`cylinders must be at least 1, got ${cylinders}`);
+    const line = lineOver(new Map(each.map(([c, { line: own }]) => [c, own])), cylinders);
+    return { ...first[1], line };
   };
 }
 
 /**
- * @returns what is believed now, with the model of the newest build
+ * @returns what is believed now of every cylinder of the newest build
  * @throws {RangeError} if the log has no build, or holds one that cannot be
  */
 export function sift(present: Present): Sifted {
   const { builds, build: newest, reopenings } = present;
   if (!newest) throw new RangeError("log must hold a build, got none");
-  const evidenceOf = lineMaker(builds);
-  let belief: Belief = PRIOR;
+  const { cylinders } = newest.engine;
+  const evidenceOf = lineMaker(builds, cylinders);
+  let belief = priorOf(cylinders);
   let converged = true;
   let last: Session | undefined;
   const evidence: Evidence[] = [];
@@ -95,5 +119,5 @@ export function sift(present: Present): Sifted {
     last = session;
   }
   if (last) belief = reopen(belief, reopenings.slice(last.reopenings).flat());
-  return { model: buildModel(rigFromBuild(newest)), belief, evidence, outcomes, converged };
+  return { joint: belief, evidence, outcomes, converged };
 }

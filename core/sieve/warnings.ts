@@ -13,7 +13,8 @@ import type { Choices, ScrewWindow } from "./choices.ts";
 import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 export type Warning =
-  | { readonly code: "leanRisk"; readonly chance: number }
+  /** of the engine, or of the leanest of its cylinders */
+  | { readonly code: "leanRisk"; readonly chance: number; readonly cylinder?: number }
   | { readonly code: "noneRichEnough"; readonly wantedMain: number }
   | { readonly code: "inseparable"; readonly parts: readonly Part[] }
   | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
@@ -105,7 +106,10 @@ function stops({ judge, carburettor, options, window, card }: Known): Warning[] 
 
 function danger({ judge, carburettor, now, card }: Known): Warning[] {
   const found: Warning[] = [];
-  if (now.leanRisk > MOST_LEAN_RISK) found.push({ code: "leanRisk", chance: now.leanRisk });
+  if (now.leanRisk > MOST_LEAN_RISK) {
+    const { leanRisk: chance, leanest: cylinder } = now;
+    found.push({ code: "leanRisk", chance, ...(cylinder !== undefined && { cylinder }) });
+  }
   if (!card.safe) {
     const { top } = card.zones;
     const over = top.mean + SAFE_SDS * top.sd - LEAN_LIMIT.top;

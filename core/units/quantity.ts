@@ -34,6 +34,13 @@ export const UNITS = {
     inHg: unit(3386.389, 2, ["inhg", '"hg', "in"]),
     mmHg: unit(133.3224, 0, ["mmhg", "torr"]),
   },
+  /** how far below the air outside, as vacuum gauges are marked */
+  vacuum: {
+    kPa: unit(1000, 1, ["kpa"]),
+    cmHg: unit(1333.224, 1, ["cmhg"]),
+    inHg: unit(3386.389, 1, ["inhg", '"hg', "in"]),
+    mbar: unit(100, 0, ["mbar", "mb", "hpa"]),
+  },
   length: {
     m: unit(1, 0, ["m"]),
     ft: unit(0.3048, 0, ["ft", "'"]),

@@ -1,0 +1,184 @@
+import { TWIN } from "../../demo/other-rigs.ts";
+import { air, at, fitPart } from "../__tests__/entries.ts";
+import { beliefOver, COMMON_SHARE, departureLine, lineOver, priorOf } from "../evidence/cylinders.ts";
+import { PRIOR, PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import type { Tone } from "../log/parts.ts";
+import type { Build, Entry } from "../log/schema.ts";
+import { cholesky, dot, times } from "../numbers/linear.ts";
+import { seededRandom } from "../numbers/random.ts";
+import { toneLikelihood } from "../evidence/plug-tone.ts";
+import { advise, openCase } from "./advise.ts";
+import { distribution } from "./cylinders.ts";
+import { sift } from "./sift.ts";
+import { fold } from "../log/fold.ts";
+import { update } from "./update.ts";
+import { drift, reopen } from "./passing-time.ts";
+
+const build: Entry = {
+  id: "build:twin",
+  at: at("08:00"),
+  kind: "build",
+  build: TWIN.build,
+  reopens: [],
+  why: "",
+};
+let looks = 0;
+const plugOf = (cylinder: number | undefined, zone: "idle" | "mid" | "top", tone: Tone): Entry => ({
+  id: `look:twin-${(looks += 1)}`,
+  at: at(`09:${String(10 + (looks % 50)).padStart(2, "0")}`),
+  kind: "look",
+  reading: { type: "plug", zone, tone, cut: "clean", colderSteps: 0 },
+  ...(cylinder !== undefined && { cylinder }),
+});
+const start = [build, air("twin", "08:30")];
+
+describe("what cylinders have in common", () => {
+  it("is the old belief for one of them, and 80 per cent of it between two", () => {
+    expect(priorOf(1)).toEqual(PRIOR);
+    const two = priorOf(2);
+    expect(two.mean).toHaveLength(2 * UNKNOWNS.length);
+    expect(two.covariance[0]?.[UNKNOWNS.length]).toBeCloseTo(COMMON_SHARE * PRIOR_SD.pilot ** 2, 12);
+    expect(beliefOver(two, [1])).toEqual(PRIOR);
+  });
+  it("makes the mean of them a little surer than any one", () => {
+    const mean = beliefOver(priorOf(4), [0, 1, 2, 3]);
+    const share = COMMON_SHARE + (1 - COMMON_SHARE) / 4;
+    expect(mean.covariance[0]?.[0]).toBeCloseTo(share * PRIOR_SD.pilot ** 2, 12);
+  });
+  it("drifts and is reopened for all alike, and never past the start", () => {
+    const prior = priorOf(2);
+    const older = drift(prior, 30.44);
+    expect((older.covariance[0]?.[0] ?? 0) - (prior.covariance[0]?.[0] ?? 0)).toBeCloseTo(1e-4, 9);
+    expect((older.covariance[0]?.[8] ?? 0) - (prior.covariance[0]?.[8] ?? 0)).toBeCloseTo(0.8e-4, 9);
+    expect(reopen(prior, ["main", "zones"])).toEqual(prior);
+  });
+});
+
+describe("a look at one cylinder", () => {
+  it("speaks for its neighbour too, but less loudly", () => {
+    const mids = (entries: Entry[]) =>
+      distribution(openCase(entries)).cylinders.map(({ zones }) => zones.mid.mean);
+    const pale = [...start, plugOf(2, "mid", "straw"), plugOf(2, "mid", "straw")];
+    const [before = 0] = mids(start);
+    const [one = 0, two = 0] = mids(pale);
+    expect(one).toBeGreaterThan(before + 0.02);
+    expect(two).toBeGreaterThan(one);
+    const { cylinders } = distribution(openCase(pale));
+    expect(cylinders.map(({ carburettor, zones }) => [carburettor, zones.mid.looks])).toEqual([
+      [1, 0],
+      [2, 2],
+    ]);
+  });
+  it("names an outlier once its neighbours say otherwise, the one that is off, and once only", () => {
+    const both = openCase([
+      ...start,
+      ...(["biscuit", "biscuit"] as const).map((tone) => plugOf(1, "mid", tone)),
+      ...(["soot", "soot", "soot"] as const).map((tone) => plugOf(2, "mid", tone)),
+    ]);
+    const { outliers } = distribution(both);
+    expect(outliers.map(({ cylinder, zone }) => `${cylinder} ${zone}`)).toEqual(["2 mid"]);
+    expect(outliers[0]?.departure).toBeLessThan(-0.05);
+    expect(outliers[0]?.chance).toBeGreaterThan(0.8);
+  });
+  it("names nobody while both read alike, and nobody on a single", () => {
+    const alike = [1, 2].map((cylinder) => plugOf(cylinder, "mid", "cocoa"));
+    expect(distribution(openCase([...start, ...alike])).outliers).toEqual([]);
+    const single: Build = { ...TWIN.build, carburettors: 1, engine: { ...TWIN.build.engine, cylinders: 1 } };
+    const one = { ...build, build: single } as Entry;
+    expect(distribution(openCase([one]))).toEqual({ cylinders: [], outliers: [], ownJets: [] });
+  });
+  it("counts the danger of the leanest cylinder, by name", () => {
+    const lean = [plugOf(1, "top", "chalk"), plugOf(1, "top", "chalk"), plugOf(2, "top", "biscuit")];
+    const { warnings } = advise([...start, ...lean]);
+    expect(warnings.find(({ code }) => code === "leanRisk")).toMatchObject({ cylinder: 1 });
+  });
+  it("without a number speaks for all of them", () => {
+    const { joint } = sift(fold([...start, plugOf(undefined, "mid", "umber")]));
+    const [one, two] = [beliefOver(joint, [0]), beliefOver(joint, [1])];
+    one.mean.forEach((x, i) => expect(x).toBeCloseTo(two.mean[i] ?? 0, 12));
+  });
+});
+
+describe("carburettors that differ", () => {
+  const own: Entry = {
+    id: "fit:own",
+    at: at("09:00"),
+    kind: "fit",
+    changes: [{ part: "main", to: 122.5, carburettor: 2 }],
+    because: "own",
+  };
+  it("are advised as one while alike, and each by itself as soon as one is set otherwise", () => {
+    expect(advise([...start, fitPart("both", "09:00", "main", 122.5)])).toMatchObject({
+      groups: 1,
+      carburettors: [0, 1],
+    });
+    const open = [...start, own];
+    expect(advise(open)).toMatchObject({ groups: 2, carburettors: [0], fitted: { main: 120 } });
+    expect(distribution(openCase(open)).ownJets.map(({ feeds, fitted }) => [feeds, fitted.main])).toEqual([
+      [[1], 120],
+      [[2], 122.5],
+    ]);
+  });
+  it("read a look through the jets of the carburettor that feeds it", () => {
+    const { joint } = sift(fold([...start, own, plugOf(2, "top", "biscuit")]));
+    const { joint: alike } = sift(fold([...start, plugOf(2, "top", "biscuit")]));
+    const main = UNKNOWNS.length + UNKNOWNS.indexOf("main");
+    // Right with the larger jet: this cylinder is leaner by itself than one that is right with the smaller.
+    expect(joint.mean[main]).toBeGreaterThan(alike.mean[main] ?? 0);
+  });
+});
+
+describe("the long belief", () => {
+  it("agrees with brute force for two cylinders", () => {
+    const { cylinders } = TWIN.build.engine;
+    const row = (weights: Partial<Record<(typeof UNKNOWNS)[number], number>>) =>
+      UNKNOWNS.map((name) => weights[name] ?? 0);
+    const line = { shift: 0.02, row: row({ needle: 0.7, pilot: 0.3, mid: 1 }) };
+    const over = (...which: number[]) => lineOver(new Map(which.map((c) => [c, line])), cylinders);
+    const look = (tone: Tone, ...which: number[]) => ({
+      lookId: "look:brute",
+      zone: "mid" as const,
+      line: over(...which),
+      zoneShift: 0,
+      likelihood: toneLikelihood({ tone, sd: 0.03, looksRicher: 0 }),
+    });
+    const evidence = [look("umber", 1), look("biscuit", 0), look("cocoa", 0, 1)];
+    const prior = priorOf(2);
+    const believed = update(prior, evidence);
+    const departure = departureLine([line, line], 1);
+    const random = seededRandom(77);
+    const lower = cholesky(prior.covariance);
+    let [mass, first, second] = [0, 0, 0];
+    // Only the looks' own lines matter: each draw is seen along them.
+    const along = (seen: readonly number[]) =>
+      seen.map((_, j) =>
+        dot(
+          seen,
+          lower.map((l) => l[j] ?? 0),
+        ),
+      );
+    const lines = evidence.map(({ line: seen, likelihood }) => ({
+      shift: seen.shift,
+      along: along(seen.row),
+      likelihood,
+    }));
+    const apart = along(departure.row);
+    for (let n = 0; n < 200_000; n += 1) {
+      const x = prior.mean.map(() => random.normal());
+      const weight = Math.exp(
+        lines.reduce((sum, { shift, along: l, likelihood }) => sum + likelihood.log(shift + dot(l, x)), 0),
+      );
+      const d = dot(apart, x);
+      mass += weight;
+      first += weight * d;
+      second += weight * d * d;
+    }
+    const mean = first / mass;
+    const variance = dot(departure.row, times(believed.covariance, departure.row));
+    expect(Math.abs(dot(departure.row, believed.mean) - mean)).toBeLessThan(0.001);
+    expect(Math.sqrt(variance) / Math.sqrt(second / mass - mean * mean)).toBeCloseTo(1, 1);
+  });
+  it("refuses a departure from nobody", () => {
+    expect(() => departureLine([{ shift: 0, row: [] }], 0)).toThrow("one of at least two");
+  });
+});
