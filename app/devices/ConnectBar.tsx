@@ -1,0 +1,55 @@
+import Button from "@mui/material/Button";
+import { Caution } from "#app/parts/Caution.tsx";
+import type { Device } from "./device.ts";
+import type { DeviceFeed, FeedState } from "./feed.ts";
+import { hasSerial } from "./serial.ts";
+
+interface ConnectBarProps {
+  readonly feed: DeviceFeed;
+  readonly state: FeedState;
+  /** how the instrument is called in a sentence */
+  readonly what: string;
+  readonly simulated: () => Device;
+  readonly serial: () => Device;
+}
+
+/** A simulated instrument says so wherever it shows. */
+export function SimulatedMark({ state }: { state: FeedState }) {
+  return state.about?.simulated === true && state.status !== "off" ? (
+    <strong className="simulated-mark">SIMULATED</strong>
+  ) : null;
+}
+
+/** Where figures may come from by themselves; without any, they are typed. */
+export function ConnectBar({ feed, state, what, simulated, serial }: ConnectBarProps) {
+  const { status, message } = state;
+  const connected = status === "live" || status === "connecting";
+  return (
+    <div className="stack" style={{ gap: 8 }}>
+      {status === "lost" && <Caution grave>{message}</Caution>}
+      <div className="row">
+        {connected ? (
+          <>
+            <span className="quiet" role="status">
+              {status === "connecting" ? `Waiting for the ${what}…` : `${state.about?.name} connected`}
+            </span>
+            <Button variant="text" onClick={() => void feed.stop()}>
+              Disconnect
+            </Button>
+          </>
+        ) : (
+          <>
+            {hasSerial() && (
+              <Button variant="outlined" onClick={() => void feed.start(serial())}>
+                Connect a {what}
+              </Button>
+            )}
+            <Button variant="outlined" onClick={() => void feed.start(simulated())}>
+              Simulated {what}
+            </Button>
+          </>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,100 @@
+/**
+ * What a screen sees of an instrument: its state, and the last seconds of each channel. Samples come as fast
+ * as they like; the screen is told five times a second, and no more than those seconds is ever kept.
+ */
+import { Trace, type Sample } from "#core/instruments/sample.ts";
+import { DeviceProblem, type Device, type DeviceAbout } from "./device.ts";
+
+export interface FeedState {
+  readonly status: "off" | "connecting" | "live" | "lost";
+  readonly about: DeviceAbout | undefined;
+  /** set when it is lost */
+  readonly message: string | undefined;
+  /** by channel, oldest first */
+  readonly channels: ReadonlyMap<number, readonly Sample[]>;
+}
+
+const OFF: FeedState = { status: "off", about: undefined, message: undefined, channels: new Map() };
+/** Fifteen seconds at twenty a second. */
+const KEPT = 300;
+const TOLD_EVERY_MS = 200;
+const SILENT_MS = 4000;
+
+export class DeviceFeed {
+  private state: FeedState = OFF;
+  private device: Device | undefined;
+  private readonly listeners = new Set<() => void>();
+  private traces = new Map<number, Trace>();
+  private told = 0;
+  private watchdog: ReturnType<typeof setTimeout> | undefined;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly snapshot = (): FeedState => this.state;
+
+  private tell(state: FeedState): void {
+    this.state = state;
+    for (const listener of this.listeners) listener();
+  }
+
+  private take(device: Device, sample: Sample): void {
+    const trace = this.traces.get(sample.channel) ?? new Trace(KEPT);
+    if (sample.channel > device.about.channels) return;
+    this.traces.set(sample.channel, trace);
+    trace.add(sample);
+    this.watch(device);
+    const now = performance.now();
+    if (now - this.told < TOLD_EVERY_MS && this.state.status === "live") return;
+    this.told = now;
+    const channels = new Map([...this.traces].map(([channel, { samples }]) => [channel, [...samples]]));
+    this.tell({ status: "live", about: device.about, message: undefined, channels });
+  }
+
+  private watch(device: Device): void {
+    clearTimeout(this.watchdog);
+    this.watchdog = setTimeout(() => {
+      void this.lose(device, "Nothing was heard for four seconds. Is the engine running, and the cable in?");
+    }, SILENT_MS);
+  }
+
+  private async lose(device: Device, message: string): Promise<void> {
+    if (this.device !== device) return;
+    this.device = undefined;
+    clearTimeout(this.watchdog);
+    this.tell({ ...this.state, status: "lost", about: device.about, message });
+    await device.close();
+  }
+
+  /** Never throws: what goes wrong becomes the state "lost", with words. What was shown stays on screen. */
+  async start(device: Device): Promise<void> {
+    await this.stop();
+    this.device = device;
+    this.traces = new Map();
+    this.told = 0;
+    this.tell({ ...OFF, status: "connecting", about: device.about });
+    try {
+      await device.connect();
+      this.watch(device);
+      for await (const sample of device.samples()) {
+        if (this.device !== device) return;
+        this.take(device, sample);
+      }
+      await this.lose(device, "The instrument has gone silent. Connect it again.");
+    } catch (error) {
+      const words =
+        error instanceof DeviceProblem ? error.message : "The instrument failed. Connect it again.";
+      await this.lose(device, words);
+    }
+  }
+
+  async stop(): Promise<void> {
+    const { device } = this;
+    this.device = undefined;
+    clearTimeout(this.watchdog);
+    this.traces = new Map();
+    if (this.state.status !== "off") this.tell(OFF);
+    await device?.close();
+  }
+}
