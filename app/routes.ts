@@ -14,6 +14,7 @@ export default [
     route("walk-round/:check", "routes/check.tsx"),
     route("air", "routes/air.tsx"),
     route("idle", "routes/idle.tsx"),
+    route("idle-speed", "routes/idle-speed.tsx"),
     route("look", "routes/look.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),

@@ -6,7 +6,9 @@ import { screwScale } from "#core/evidence/screw-scale.ts";
 import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
 import type { ScrewSchool } from "#core/idle/schools.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
-import type { Build, Reading, Setting } from "#core/log/schema.ts";
+import type { Build, Change, Reading, Setting } from "#core/log/schema.ts";
+import { SymptomName } from "#core/log/symptom-names.ts";
+import { boxJets } from "#core/rig/box.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
 import { screwWindow } from "#core/sieve/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
@@ -14,6 +16,50 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 export const IdlePoints = z
   .array(z.object({ turns: z.number().min(0).max(20), rpm: z.number().min(100).max(20_000) }))
   .max(200);
+
+export const PHASES = ["warm", "base", "walk", "set", "blip"] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** The bench half walked: it outlasts a reload. */
+export const IdleDraft = z.object({
+  phase: z.enum(PHASES),
+  points: IdlePoints,
+  /** the idle was raised for the test, and must come back */
+  raised: z.boolean(),
+  /** any reading came from a stand-in */
+  simulated: z.boolean(),
+  round: z.int().min(1).max(20),
+});
+export type IdleDraft = z.infer<typeof IdleDraft>;
+export const FRESH_IDLE: IdleDraft = { phase: "warm", points: [], raised: false, simulated: false, round: 1 };
+
+/** What the bench sends: its readings with what was done about them, or what a blip showed. */
+export const IdleSent = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("log"),
+    points: IdlePoints,
+    simulated: z.boolean(),
+    /** the verdict was followed: the screw set, or the jet fitted with the screw at its base */
+    followed: z.boolean(),
+  }),
+  z.object({ intent: z.literal("symptom"), symptom: SymptomName, simulated: z.boolean() }),
+]);
+
+export type IdleSent = z.infer<typeof IdleSent>;
+
+/** A screw is set by eighths at the finest. */
+export const eighth = (turns: number): number => Math.round(turns * 8) / 8;
+
+/** @returns what following a verdict fits, or nothing when there is nothing to fit */
+export function followedChanges(verdict: IdleVerdict): Change[] {
+  if (verdict.kind === "leave") return [{ part: "screwTurns", to: eighth(verdict.setTo) }];
+  if (verdict.kind === "jet" && verdict.to !== undefined)
+    return [
+      { part: "pilot", to: verdict.to },
+      { part: "screwTurns", to: verdict.base },
+    ];
+  return [];
+}
 
 export type PointRead = { ok: true; point: IdlePoint } | { ok: false; fields: Record<string, string> };
 
@@ -52,7 +98,7 @@ export function benchOf(
     window,
     baseTurns: build.baseline.setting.screwTurns,
     pilot: fitted.pilot,
-    pilots: build.box.pilots,
+    pilots: boxJets(build, "pilot").map(({ number }) => number),
   });
   return { fit, verdict, window };
 }

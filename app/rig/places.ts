@@ -47,7 +47,7 @@ export const PLACES: readonly Place[] = [
     onPhone: true,
     state: ({ present }) => timeOf(present.air?.at) || "not read",
   },
-  { name: "Idle", path: "idle", key: "i", state: idleState },
+  { name: "Idle", path: "idle", key: "i", state: idleState, also: ["idle-speed"] },
   {
     name: "Look",
     path: "look",

@@ -1,101 +1,117 @@
 import Button from "@mui/material/Button";
-import IconButton from "@mui/material/IconButton";
-import TextField from "@mui/material/TextField";
-import Close from "@mui/icons-material/Close";
-import { useMemo, useState } from "react";
-import { Link, redirect, useActionData, useNavigation, useRevalidator, useSubmit } from "react-router";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { data, Link, redirect, useActionData, useNavigation, useRevalidator, useSubmit } from "react-router";
 import type { Route } from "./+types/idle";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
 import { SCREW_SCHOOLS, type ScrewSchool } from "#core/idle/schools.ts";
+import type { IdleVerdict } from "#core/idle/verdict.ts";
+import { settling } from "#core/instruments/settled.ts";
+import { SYMPTOMS } from "#core/log/symptom-names.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
-import { benchOf, idleReading, IdlePoints, nextPlace, readPoint } from "#app/forms/idle-form.ts";
+import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
+import { SerialDevice } from "#app/devices/serial.ts";
+import { SimulatedTachometer } from "#app/devices/simulated.ts";
+import { useFeed } from "#app/devices/use-feed.ts";
+import {
+  benchOf,
+  followedChanges,
+  FRESH_IDLE,
+  IdleDraft,
+  idleReading,
+  IdleSent,
+  nextPlace,
+  PHASES,
+} from "#app/forms/idle-form.ts";
 import { IdleChart } from "#app/idle/IdleChart.tsx";
+import { BasePanel, BlipPanel, WarmPanel } from "#app/idle/PhasePanels.tsx";
+import { seedOf, simulatedEngine } from "#app/idle/simulated-engine.ts";
+import { SimulatedHands, Tachometer } from "#app/idle/Tachometer.tsx";
+import { ReadingList, WalkPanel } from "#app/idle/WalkPanel.tsx";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { placeHref } from "#app/rig/places.ts";
-import { openRig, refused, saveEntry, type ActionProblem, type OpenRig } from "#app/rig/save.ts";
+import { openRig, refused, saveEntries, saveEntry, type ActionProblem, type OpenRig } from "#app/rig/save.ts";
+import { dropDraft, keepDraft, readDraft } from "#app/store/drafts.ts";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
-import { missingWords, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
+import { missingWords, phaseName, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
+import { PART_NAMES, partValue } from "#app/words/parts.ts";
 
 const airOf = ({ present, build }: Pick<OpenRig, "present" | "build">) =>
   present.air ? humidAirFromLog(present.air) : rigFromBuild(build).baseline.air;
 
+const DRAFT = "idle";
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  return { draft: (await readDraft(IdleDraft, params.rigId, DRAFT)) ?? FRESH_IDLE };
+}
+
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = IdlePoints.safeParse(await request.json());
+  const parsed = IdleSent.safeParse(await request.json());
   if (!parsed.success) return refused({ message: "These readings cannot be read. Nothing was saved." });
+  const sent = parsed.data;
+  const simulated = sent.simulated ? { simulated: true } : {};
+  if (sent.intent === "symptom") {
+    const { symptom } = sent;
+    const reading = { type: "symptom" as const, zone: SYMPTOMS[symptom].zone, symptom };
+    const problem = await saveEntry(params.rigId, "look", { reading, ...simulated });
+    return problem ? refused(problem, 507) : data({ saved: symptom });
+  }
   const rig = await openRig(params.rigId);
-  const { fit } = benchOf(parsed.data, rig.build, rig.fitted, airOf(rig), "middle");
-  const reading = idleReading(fit, parsed.data);
-  if (!fit.ok || !reading)
+  const { screwSchool } = await readPreferences();
+  const { fit, verdict } = benchOf(sent.points, rig.build, rig.fitted, airOf(rig), screwSchool);
+  const reading = idleReading(fit, sent.points);
+  const changes = sent.followed ? followedChanges(verdict) : [];
+  if (!reading && changes.length === 0)
     return refused({ message: fit.ok ? "Nothing to save." : missingWords(fit.missing) });
-  const problem = await saveEntry(params.rigId, "look", { reading });
+  const problem = await saveEntries(params.rigId, [
+    ...(reading ? [{ kind: "look" as const, reading, ...simulated }] : []),
+    ...(changes.length > 0 ? [{ kind: "fit" as const, changes, because: "advice" as const }] : []),
+  ]);
   if (problem) return refused(problem, 507);
-  drafts.delete(params.rigId);
-  return redirect(`/rigs/${params.rigId}`);
+  const round = ((await readDraft(IdleDraft, params.rigId, DRAFT)) ?? FRESH_IDLE).round;
+  // With another jet the whole walk begins again; with the screw set a blip tells whether it is right.
+  const phase = sent.followed && verdict.kind === "leave" ? "blip" : "walk";
+  if (!sent.followed) {
+    await dropDraft(params.rigId, DRAFT);
+    return redirect(`/rigs/${params.rigId}`);
+  }
+  const next: IdleDraft = { ...FRESH_IDLE, phase, round: round + (phase === "walk" ? 1 : 0) };
+  await keepDraft(params.rigId, DRAFT, next);
+  return data({ next });
 }
 
-/** Readings half walked outlast a glance at another screen. */
-const drafts = new Map<string, readonly IdlePoint[]>();
-
-const STEPS = [
-  "Engine warm, choke off, in the open. Screw at its base; raise the idle a little if you like, and bring it back after.",
-  "Quarter turns. Wait until the idle has settled, some ten seconds, then type it.",
-  "Go on past the fall-off, both ways.",
-];
-
-function AddReading({ suggested, onAdd }: { suggested: number; onAdd: (point: IdlePoint) => void }) {
-  const [turns, setTurns] = useState(formatTurns(suggested));
-  const [rpm, setRpm] = useState("");
-  const [fields, setFields] = useState<Record<string, string>>({});
-  const add = () => {
-    const read = readPoint(turns, rpm);
-    setFields(read.ok ? {} : read.fields);
-    if (read.ok) onAdd(read.point);
-  };
-  return (
-    <form
-      className="idle-row"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
-      <TextField
-        label="Turns out"
-        value={turns}
-        onChange={(event) => setTurns(event.target.value)}
-        error={fields["turns"] !== undefined}
-        helperText={fields["turns"]}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
-      <TextField
-        label="Settled at, rpm"
-        value={rpm}
-        autoFocus
-        onChange={(event) => setRpm(event.target.value)}
-        error={fields["rpm"] !== undefined}
-        helperText={fields["rpm"]}
-        slotProps={{ htmlInput: { inputMode: "numeric" }, inputLabel: { shrink: true } }}
-      />
-      <Button type="submit" variant="contained" sx={{ minHeight: 56 }}>
-        Add
-      </Button>
-    </form>
-  );
+/** The words of the button that does what the verdict says. */
+function followWords(verdict: IdleVerdict): string | undefined {
+  const changes = followedChanges(verdict);
+  const [first] = changes;
+  if (!first) return undefined;
+  const done = changes.length === 1 ? "set" : "fitted";
+  return `${PART_NAMES[first.part]} ${partValue(first.part, first.to)} is ${done}`;
 }
 
-export default function IdleRoute() {
-  const context = useRig();
-  const { build, fitted, header, preferences, present } = context;
+export default function IdleRoute({ loaderData }: Route.ComponentProps) {
+  const { advice, build, fitted, header, preferences, present } = useRig();
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const { revalidate } = useRevalidator();
-  const answer = useActionData<ActionProblem>();
-  const [points, setPoints] = useState<readonly IdlePoint[]>(() => drafts.get(header.id) ?? []);
+  const answer = useActionData<ActionProblem & { next?: IdleDraft; saved?: string }>();
+  const [draft, setDraft] = useState<IdleDraft>(loaderData.draft);
+  const { phase, points, raised, round } = draft;
+  const keep = (change: Partial<IdleDraft>) => {
+    const next = { ...draft, ...change };
+    setDraft(next);
+    void keepDraft(header.id, DRAFT, next);
+  };
+  const [handled, setHandled] = useState<unknown>();
+  if (answer?.next && handled !== answer) {
+    setHandled(answer);
+    setDraft(answer.next);
+  }
+
   const school = preferences.screwSchool;
   const air = useMemo(() => airOf({ present, build }), [present, build]);
   const bench = useMemo(
@@ -103,91 +119,194 @@ export default function IdleRoute() {
     [points, build, fitted, air, school],
   );
   const { fit, verdict, window } = bench;
-  const keep = (next: readonly IdlePoint[]) => {
-    drafts.set(header.id, next);
-    setPoints(next);
+  const next = nextPlace(points, build.baseline.setting.screwTurns, fit);
+  const [turns, setTurns] = useState(formatTurns(phase === "walk" ? next : fitted.screwTurns));
+  const [turnedAt, setTurnedAt] = useState(() => performance.now());
+
+  const { feed, state } = useFeed();
+  const tachometer = useRef<SimulatedTachometer>(undefined);
+  const [idleStopTurns, setIdleStop] = useState(0);
+  const [blipping, setBlipping] = useState(false);
+  const turnTo = (text: string) => {
+    setTurns(text);
+    setTurnedAt(performance.now());
   };
-  const choose = (next: ScrewSchool) =>
+  useEffect(() => {
+    const screw = readTypedNumber(turns);
+    const device = tachometer.current;
+    if (device && screw.ok && screw.value >= 0 && screw.value <= 10)
+      device.controls = { screwTurns: screw.value, idleStopTurns, throttle: blipping ? 0.6 : 0 };
+  }, [turns, idleStopTurns, blipping, state.status]);
+  const samples = state.channels.get(1) ?? [];
+  const live = state.status === "live" ? settling(samples, turnedAt) : undefined;
+  const simulated = state.about?.simulated === true && state.status === "live";
+  const simulatedDevice = () => {
+    const believed = advice?.zones.find(({ zone }) => zone === "idle");
+    const engine = simulatedEngine(header.id, build, fitted, air, believed);
+    const device = new SimulatedTachometer(
+      engine,
+      { screwTurns: fitted.screwTurns, idleStopTurns, throttle: 0 },
+      seedOf(`${header.id} ${points.length}`),
+    );
+    tachometer.current = device;
+    return device;
+  };
+
+  const add = (point: IdlePoint) => {
+    const all = [...points, point].sort((a, b) => a.turns - b.turns);
+    keep({ points: all, simulated: draft.simulated || simulated });
+    const nextFit = benchOf(all, build, fitted, air, school).fit;
+    turnTo(formatTurns(nextPlace(all, build.baseline.setting.screwTurns, nextFit)));
+  };
+  const send = (message: IdleSent) =>
+    void submit(JSON.stringify(message), { method: "post", encType: "application/json" });
+  const log = (followed: boolean) => send({ intent: "log", points, simulated: draft.simulated, followed });
+  const choose = (chosen: ScrewSchool) =>
     void readPreferences()
-      .then((now) => writePreferences({ ...now, screwSchool: next }))
+      .then((now) => writePreferences({ ...now, screwSchool: chosen }))
       .then(() => revalidate());
   const words = verdictWords(verdict, window);
   const target = verdict.kind === "leave" || verdict.kind === "repeat" ? verdict.setTo : undefined;
-  const next = nextPlace(points, build.baseline.setting.screwTurns, fit);
+  const judged = verdict.kind !== "more";
+  const started = points.length > 0;
+  const follow = followWords(verdict);
   return (
     <div className="stack">
       <div aria-live="polite">
-        <h1>{points.length === 0 ? "The idle bench" : words.title}</h1>
+        <h1>
+          {started ? words.title : "The idle bench"} <SimulatedMark state={state} />
+        </h1>
         <p className="lead quiet">
-          {points.length === 0
-            ? "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."
-            : words.reason}
+          {started
+            ? words.reason
+            : round > 1
+              ? `Walk number ${round}: mixture and idle speed move each other, so once more.`
+              : "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."}
         </p>
       </div>
-      <Caution>
-        Run it in the open: exhaust holds carbon monoxide. Hot pipe; hands, sleeves and tools clear of chain,
-        belt and flywheel. Not so low that oil pressure suffers.
-      </Caution>
-      <AddReading
-        key={points.length}
-        suggested={next}
-        onAdd={(point) => keep([...points, point].sort((a, b) => a.turns - b.turns))}
-      />
-      <IdleChart points={points} fit={fit.fit} target={target} />
-      {fit.fit && (
-        <p style={{ margin: 0 }}>
-          Crest {Math.round(fit.fit.crestRpm)} rpm at {formatTurns(fit.fit.crestTurns)}; 2 % lost at{" "}
-          {formatTurns(fit.fit.fallInTurns)} and {formatTurns(fit.fit.fallOutTurns)}; the middle at{" "}
-          {fit.fit.middleTurns.toFixed(2)} ± {(1.28 * fit.fit.sdTurns).toFixed(2)} turns.
-        </p>
-      )}
-      {points.length > 0 && (
-        <ol className="readings" aria-label="Readings">
-          {points.map((point, i) => (
-            <li key={`${i} ${point.turns} ${point.rpm}`}>
-              <span>{formatTurns(point.turns)}</span>
-              <strong>{point.rpm}</strong>
-              {fit.fit?.outliers.includes(i) && <small>does not fit</small>}
-              <IconButton
-                aria-label={`Remove ${point.rpm} at ${formatTurns(point.turns)}`}
-                onClick={() => keep(points.filter((_, k) => k !== i))}
-                sx={{ width: 48, height: 48 }}
-              >
-                <Close fontSize="small" />
-              </IconButton>
-            </li>
-          ))}
-        </ol>
-      )}
-      {points.length === 0 && (
-        <ol className="steps">
-          {STEPS.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
-      )}
       <Choice
-        label="How you set the screw"
-        value={school}
-        options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
-        onChange={choose}
+        label="The work"
+        value={phase}
+        options={PHASES.map((value) => ({ value, text: phaseName(value) }))}
+        onChange={(value) => {
+          keep({ phase: value });
+          if (value === "walk") turnTo(formatTurns(next));
+        }}
       />
-      <p className="quiet" style={{ margin: 0 }}>
-        {SCHOOL_WORDS[school].how}
-      </p>
+      {!live && (
+        <ConnectBar
+          feed={feed}
+          state={state}
+          what="tachometer"
+          simulated={simulatedDevice}
+          serial={() => new SerialDevice({ name: "Tachometer", measures: "rpm", channels: 1 })}
+        />
+      )}
+      {live && (
+        <Tachometer
+          samples={samples}
+          state={live}
+          sinceMs={(samples.at(-1)?.atMs ?? turnedAt) - turnedAt}
+          onStop={() => void feed.stop()}
+        />
+      )}
+      {simulated && (
+        <SimulatedHands
+          idleStopTurns={idleStopTurns}
+          onIdleStop={(value) => {
+            setIdleStop(value);
+            setTurnedAt(performance.now());
+          }}
+          onBlip={setBlipping}
+          onRestart={() => tachometer.current?.restart()}
+        />
+      )}
+      {(phase === "warm" || phase === "blip") && (
+        <Caution>
+          Run it in the open: exhaust holds carbon monoxide. Hot pipe; hands, sleeves and tools clear of
+          chain, belt and flywheel. Not so low that oil pressure suffers.
+        </Caution>
+      )}
+      {phase === "warm" && <WarmPanel onDone={() => keep({ phase: "base" })} />}
+      {phase === "base" && (
+        <BasePanel
+          raised={raised}
+          onRaised={(value) => keep({ raised: value })}
+          onDone={() => {
+            keep({ phase: "walk" });
+            turnTo(formatTurns(next));
+          }}
+        />
+      )}
+      {phase === "walk" && (
+        <WalkPanel
+          turns={turns}
+          onTurns={turnTo}
+          turnedAt={turnedAt}
+          live={live}
+          usualRpm={points.at(-1)?.rpm ?? build.engine.idleRpm}
+          onAdd={add}
+        />
+      )}
+      {(phase === "walk" || phase === "set") && (
+        <>
+          <IdleChart points={points} fit={fit.fit} target={target} />
+          {fit.fit && (
+            <p style={{ margin: 0 }}>
+              Crest {Math.round(fit.fit.crestRpm)} rpm at {formatTurns(fit.fit.crestTurns)}; 2 % lost at{" "}
+              {formatTurns(fit.fit.fallInTurns)} and {formatTurns(fit.fit.fallOutTurns)}; the middle at{" "}
+              {fit.fit.middleTurns.toFixed(2)} ± {(1.28 * fit.fit.sdTurns).toFixed(2)} turns.
+            </p>
+          )}
+          {started && (
+            <ReadingList
+              points={points}
+              fit={fit.fit}
+              onRemove={(index) => keep({ points: points.filter((_, k) => k !== index) })}
+            />
+          )}
+          <Choice
+            label="How you set the screw"
+            value={school}
+            options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
+            onChange={choose}
+          />
+          <p className="quiet" style={{ margin: 0 }}>
+            {SCHOOL_WORDS[school].how}
+          </p>
+        </>
+      )}
+      {phase === "blip" && (
+        <BlipPanel
+          raised={raised}
+          saving={saving}
+          onSymptom={(symptom) =>
+            send({ intent: "symptom", symptom, simulated: draft.simulated || simulated })
+          }
+          onClean={() => keep({ ...FRESH_IDLE, phase: "walk", round: round + 1 })}
+        />
+      )}
+      {phase === "blip" && answer?.saved !== undefined && <p role="status">Logged. The card counts it in.</p>}
       <Problem message={answer?.message} />
-      <div className="row save">
-        <Button
-          variant="contained"
-          disabled={saving || !fit.ok}
-          onClick={() => void submit(JSON.stringify(points), { method: "post", encType: "application/json" })}
-        >
-          {saving ? "Saving…" : "Log this idle"}
-        </Button>
-        <Button component={Link} to={placeHref(header.id, "change")} variant="outlined">
-          What was fitted
-        </Button>
-      </div>
+      {(phase === "walk" || phase === "set") && (
+        <div className="row save">
+          {follow !== undefined && judged && (
+            <Button variant="contained" disabled={saving} onClick={() => log(true)}>
+              {saving ? "Saving…" : follow}
+            </Button>
+          )}
+          <Button
+            variant={follow !== undefined && judged ? "outlined" : "contained"}
+            disabled={saving || !fit.ok}
+            onClick={() => log(false)}
+          >
+            Log this idle
+          </Button>
+          <Button component={Link} to={placeHref(header.id, "idle-speed")} variant="outlined">
+            Idle speed and pump
+          </Button>
+        </div>
+      )}
     </div>
   );
 }

@@ -1,8 +1,10 @@
 /** The idle bench in words: schools, what is missing, the verdict. */
 import type { NoCrest } from "#core/idle/best-idle.ts";
 import type { ScrewSchool } from "#core/idle/schools.ts";
+import type { Symptom } from "#core/log/symptom-names.ts";
 import type { IdleVerdict } from "#core/idle/verdict.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { eighth, PHASES, type Phase } from "#app/forms/idle-form.ts";
 import { percentWords } from "./parts.ts";
 
 export const SCHOOL_WORDS: Readonly<Record<ScrewSchool, { readonly name: string; readonly how: string }>> = {
@@ -49,7 +51,7 @@ export function verdictWords(verdict: IdleVerdict, window: { from: number; to: n
       return { title: "No crest yet", reason: missingWords(verdict.fit.missing) };
     case "leave":
       return {
-        title: `Leave the pilot jet: screw to ${formatTurns(quarter(verdict.setTo))}`,
+        title: `Leave the pilot jet: screw to ${formatTurns(eighth(verdict.setTo))}`,
         reason: `Best idle lies within the window of ${range} (${percentWords(verdict.chance)}). Set it, bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.`,
       };
     case "repeat":
@@ -67,5 +69,19 @@ export function verdictWords(verdict: IdleVerdict, window: { from: number; to: n
   }
 }
 
-/** A screw is set by eighths at the finest. */
-const quarter = (turns: number): number => Math.round(turns * 8) / 8;
+const PHASE_NAMES: Readonly<Record<Phase, string>> = {
+  warm: "Warm up",
+  base: "Base",
+  walk: "Walk",
+  set: "Set",
+  blip: "Blip",
+};
+export const phaseName = (phase: Phase): string => `${PHASES.indexOf(phase) + 1} ${PHASE_NAMES[phase]}`;
+
+/** After a blip: what the idle circuit shows, and what it means. */
+export const BLIP_SYMPTOMS = [
+  "hangsHigh",
+  "dropsLow",
+  "bogs",
+  "stutters",
+] as const satisfies readonly Symptom[];

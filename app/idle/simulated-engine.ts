@@ -1,0 +1,43 @@
+/** The stand-in for the engine on the bench: one such as the log so far says that this one could be. */
+import type { HumidAir } from "#core/air/humid-air.ts";
+import { buildModel } from "#core/carburettor/model.ts";
+import { zoneMixture } from "#core/evidence/mixture.ts";
+import type { Build, Setting } from "#core/log/schema.ts";
+import { seededRandom } from "#core/numbers/random.ts";
+import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
+import type { RunningEngine } from "#core/simulator/running-engine.ts";
+
+/** A small number that stays the same for a name. */
+export function seedOf(name: string): number {
+  let seed = 2166136261;
+  for (const letter of name) seed = Math.imul(seed ^ (letter.codePointAt(0) ?? 0), 16777619);
+  return seed >>> 0;
+}
+
+/** The book's idle is set a little below the best that the mixture gives. */
+const CREST_SHARE = 1.1;
+/** Where nothing is believed yet. */
+const UNKNOWN = { mean: 0, sd: 0.05 };
+
+/**
+ * @param believed - mixture error at idle with what is fitted, as the advice has it: its secret is drawn from it
+ */
+export function simulatedEngine(
+  rigId: string,
+  build: Build,
+  fitted: Setting,
+  air: HumidAir,
+  believed: { readonly mean: number; readonly sd: number } = UNKNOWN,
+): RunningEngine {
+  const mixture = zoneMixture(buildModel(rigFromBuild(build)), air);
+  const shift = (screwTurns: number) => mixture(settingFromLog({ ...fitted, screwTurns })).idle.shift;
+  const now = shift(fitted.screwTurns);
+  const truth = believed.mean + believed.sd * seededRandom(seedOf(rigId)).normal();
+  const known = new Map<number, number>();
+  const errorAt = (screwTurns: number): number => {
+    const error = known.get(screwTurns) ?? truth + shift(screwTurns) - now;
+    known.set(screwTurns, error);
+    return error;
+  };
+  return { crestRpm: CREST_SHARE * build.engine.idleRpm, peakRpm: build.engine.peakRpm, errorAt };
+}
