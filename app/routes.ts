@@ -15,6 +15,8 @@ export default [
     route("air", "routes/air.tsx"),
     route("idle", "routes/idle.tsx"),
     route("idle-speed", "routes/idle-speed.tsx"),
+    route("cylinders", "routes/cylinders.tsx"),
+    route("balance", "routes/balance.tsx"),
     route("look", "routes/look.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),

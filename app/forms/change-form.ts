@@ -23,12 +23,20 @@ const RULES: Readonly<Record<Part, string>> = {
   shimMm: "millimetres from -5 to 5",
 };
 
-/** @param build - refuses what this machine cannot have; @param fitted - only differences are logged */
-export function changeForm(build: Build, fitted: Setting) {
+/**
+ * @param build - refuses what this machine cannot have
+ * @param fitted - only differences are logged
+ * @param carburettor - counted from 1; none: on all of them
+ */
+export function changeForm(build: Build, fitted: Setting, carburettor?: number) {
   return Texts.transform((texts, ctx): Change[] => {
     const typed = PARTS.map((part) => ({ part, read: readTypedNumber(texts[part]) }));
     const changes = typed.flatMap(({ part, read }) => {
-      const parsed = Change.safeParse({ part, to: read.ok ? read.value : Number.NaN });
+      const parsed = Change.safeParse({
+        part,
+        to: read.ok ? read.value : Number.NaN,
+        ...(carburettor !== undefined && { carburettor }),
+      });
       if (!parsed.success) {
         const message = `${PART_NAMES[part]} must be ${RULES[part]}; this is “${texts[part]}”.`;
         ctx.addIssue({ code: "custom", path: [part], message });

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from "react";
 import type { Advice } from "#core/sieve/advise.ts";
+import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
 import { Step } from "#app/parts/Step.tsx";
@@ -86,6 +87,7 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
               <HeldCard context={context} />
             ) : (
               <>
+                <WhichCarburettor context={context} advice={advice} />
                 <Card advice={advice} />
                 <CardFoot context={context} advice={advice} />
               </>

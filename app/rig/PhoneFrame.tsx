@@ -3,7 +3,7 @@ import { Link, useLocation } from "react-router";
 import { Mark } from "#app/parts/Mark.tsx";
 import { airWords } from "#app/words/entries.ts";
 import type { RigContext } from "./context.ts";
-import { isAt, placeHref, PLACES, type Place } from "./places.ts";
+import { isAt, placeHref, placesFor, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 /** Loaded on the first tap: a laptop never needs it. */
@@ -27,7 +27,8 @@ export function PhoneNav({ context }: { context: RigContext }) {
   const { pathname } = useLocation();
   const [open, setOpen] = useState(false);
   const { id } = context.header;
-  const rest = PLACES.filter(({ onPhone }) => !onPhone);
+  const places = placesFor(context.build);
+  const rest = places.filter(({ onPhone }) => !onPhone);
   const link = (place: Place, detail?: string) => (
     <Link
       key={place.path}
@@ -41,7 +42,7 @@ export function PhoneNav({ context }: { context: RigContext }) {
   );
   return (
     <nav className="phone-nav" aria-label="The work">
-      {PLACES.filter(({ onPhone }) => onPhone).map((place) => link(place))}
+      {places.filter(({ onPhone }) => onPhone).map((place) => link(place))}
       <button
         type="button"
         aria-expanded={open}

@@ -2,7 +2,7 @@ import { Link, useLocation } from "react-router";
 import { Mark } from "#app/parts/Mark.tsx";
 import { SchemeButton } from "#app/parts/SchemeButton.tsx";
 import type { RigContext } from "./context.ts";
-import { isAt, placeHref, PLACES } from "./places.ts";
+import { isAt, placeHref, placesFor } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 /** The work in order, each step with its state. */
@@ -16,7 +16,7 @@ export function Rail({ context }: { context: RigContext }) {
       </Link>
       <RigFace header={header} line={slideLine(build)} />
       <nav aria-label="The work">
-        {PLACES.map((place) => (
+        {placesFor(build).map((place) => (
           <Link
             key={place.path}
             to={placeHref(header.id, place.path)}

@@ -7,16 +7,18 @@ import type { Advice } from "#core/sieve/advise.ts";
 const change = (part: Part, to: number, carburettor?: number): Change =>
   Change.parse({ part, to, ...(carburettor !== undefined && { carburettor }) });
 
-const towards = (parts: readonly Part[], setting: Setting): Change[] =>
-  parts.map((part) => change(part, setting[part]));
-
 /** @returns what "fitted" would log now, or nothing when no part is to be changed */
 export function proposedChanges({
   next,
   card,
+  carburettors,
+  groups,
 }: Advice): { changes: Change[]; because: "card" | "advice" } | undefined {
-  if (next.kind === "change") return { changes: [change(next.part, next.to)], because: "advice" };
-  if (next.kind === "card") return { changes: towards(next.parts, card.setting), because: "card" };
+  // Said of one carburettor where they differ, of all where they are alike.
+  const on = groups > 1 ? (carburettors[0] ?? 0) + 1 : undefined;
+  if (next.kind === "change") return { changes: [change(next.part, next.to, on)], because: "advice" };
+  if (next.kind === "card")
+    return { changes: next.parts.map((part) => change(part, card.setting[part], on)), because: "card" };
   return undefined;
 }
 

@@ -1,5 +1,6 @@
 /** The screens of a rig in the order of the work, each with what it says of its state. */
-import { dayOf } from "#core/log/schema.ts";
+import { spread, USUAL_SPREAD_PA } from "#core/balance/spread.ts";
+import { dayOf, type Build } from "#core/log/schema.ts";
 import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "./clock.ts";
 import type { RigContext } from "./context.ts";
@@ -14,7 +15,13 @@ export interface Place {
   readonly also?: readonly string[];
   /** one of the few in reach of a thumb; the rest stands behind More */
   readonly onPhone?: true;
+  /** only where there is such work; always unless said */
+  readonly isFor?: (build: Build) => boolean;
 }
+
+/** @returns the screens that this machine has work for */
+export const placesFor = (build: Build): readonly Place[] =>
+  PLACES.filter(({ isFor }) => isFor === undefined || isFor(build));
 
 const timeOf = (at: string | undefined): string => at?.slice(11, 16) ?? "";
 
@@ -28,6 +35,13 @@ function walkRoundState({ present: { checks, held } }: RigContext): string {
 function idleState({ present: { looks } }: RigContext): string {
   const last = looks.findLast(({ entry }) => entry.reading.type === "bestIdle");
   return timeOf(last?.entry.at);
+}
+
+/** In step or not, by the newest word of the gauges. */
+function cylindersState({ present: { balances }, build }: RigContext): string {
+  const last = balances.at(-1);
+  if (!last) return "";
+  return spread(last.afterPa) <= (build.sync?.vacuumSpreadPa ?? USUAL_SPREAD_PA) ? "in step" : "out of step";
 }
 
 export const PLACES: readonly Place[] = [
@@ -56,6 +70,14 @@ export const PLACES: readonly Place[] = [
     state: ({ present }) => (present.openChange ? "due" : `${present.looks.length}`),
   },
   { name: "Change", path: "change", key: "c", state: ({ present }) => (present.openChange ? "open" : "") },
+  {
+    name: "Cylinders",
+    path: "cylinders",
+    key: "n",
+    isFor: ({ engine }) => engine.cylinders > 1,
+    state: cylindersState,
+    also: ["balance"],
+  },
   {
     name: "Why",
     path: "why",

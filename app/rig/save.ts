@@ -1,9 +1,11 @@
 /** How a screen's action saves one entry, and what it answers when that fails. */
 import { data } from "react-router";
 import type * as z from "zod";
-import type { Entry } from "#core/log/schema.ts";
+import type { Entry, FitEntry } from "#core/log/schema.ts";
+import { buildOfCarburettor } from "#core/rig/carburettors.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { append, readRig, type RigLog } from "#app/store/store.ts";
-import { fold, type Present } from "#core/log/fold.ts";
+import { applyFit, fold, type Present } from "#core/log/fold.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
@@ -31,6 +33,18 @@ export function modelRefusal(check: () => void): string | undefined {
     if (error instanceof RangeError) return `This machine cannot have that: ${error.message}.`;
     throw error;
   }
+}
+
+/** @returns in words why a fit cannot be on any of the carburettors it is for, or nothing when it can */
+export function refusalOfFit(
+  { build, present }: OpenRig,
+  fit: Pick<FitEntry, "changes">,
+): string | undefined {
+  return modelRefusal(() => {
+    present.settings.forEach((setting, i) =>
+      checkSettingOn(buildOfCarburettor(build, i), applyFit(setting, fit, i + 1)),
+    );
+  });
 }
 
 type New<K extends Entry["kind"]> = Omit<Extract<Entry, { kind: K }>, "id" | "at" | "kind">;

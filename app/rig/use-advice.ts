@@ -15,8 +15,9 @@ export function useAdvice(
   revision: string,
   entries: readonly Entry[],
   draft: AirEntry | undefined,
+  carburettor = 0,
 ): AdviceState {
-  const question = `${revision} ${JSON.stringify(draft)}`;
+  const question = `${revision} ${carburettor} ${JSON.stringify(draft)}`;
   const [answer, setAnswer] = useState<{
     question: string;
     rig: string;
@@ -26,7 +27,7 @@ export function useAdvice(
   const rig = revision.split(" ")[0] ?? revision;
   useEffect(() => {
     let current = true;
-    askAdvice(revision, entries, draft).then(
+    askAdvice(revision, entries, draft, carburettor).then(
       (advice) => current && setAnswer({ question, rig, advice }),
       (error: unknown) =>
         current &&
@@ -40,7 +41,7 @@ export function useAdvice(
     return () => {
       current = false;
     };
-    // The question names revision and draft; the entries belong to the revision.
+    // The question names revision, carburettor and draft; the entries belong to the revision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [question]);
   const mine = answer?.rig === rig ? answer : undefined;

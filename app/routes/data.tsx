@@ -54,8 +54,7 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   const task = parsed.data;
   if (task.intent === "import") return importFile(task.file);
   if (task.intent === "preferences") {
-    const { temperature, pressure, length, mixture, screwSchool } = task;
-    await writePreferences({ temperature, pressure, length, mixture, screwSchool });
+    await writePreferences(Preferences.parse(task));
     return data({ said: "Saved." }, { status: 200 });
   }
   const removed = await removeRig(task.rigId);
@@ -189,6 +188,7 @@ const UNIT_FIELDS = [
   ["temperature", "Temperature", ["°C", "°F"]],
   ["pressure", "Pressure", ["hPa", "kPa", "inHg", "mmHg"]],
   ["length", "Height", ["m", "ft"]],
+  ["vacuum", "Vacuum gauges", ["kPa", "cmHg", "inHg", "mbar"]],
   ["mixture", "Mixture meter", ["lambda", "afr"]],
 ] as const;
 const UNIT_NAMES: Readonly<Record<string, string>> = { lambda: "λ", afr: "AFR" };

@@ -4,8 +4,7 @@ import { data, Outlet, useRevalidator } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/rig";
 import { Change, EntryId, type AirEntry } from "#core/log/schema.ts";
-import { applyFit } from "#core/log/fold.ts";
-import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
 import { Caution } from "#app/parts/Caution.tsx";
@@ -15,7 +14,7 @@ import { lookFaces } from "#app/rig/look-faces.ts";
 import { PhoneHead, PhoneNav } from "#app/rig/PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "#app/rig/PhoneDrawers.tsx";
 import { Rail } from "#app/rig/Rail.tsx";
-import { modelRefusal, openRig, refused, saveEntry } from "#app/rig/save.ts";
+import { openRig, refusalOfFit, refused, saveEntry } from "#app/rig/save.ts";
 import { Shortcuts } from "#app/rig/Shortcuts.tsx";
 import { useAdvice } from "#app/rig/use-advice.ts";
 import type { RigContext } from "#app/rig/context.ts";
@@ -37,7 +36,7 @@ const Taps = z.discriminatedUnion("intent", [
     intent: z.literal("fit"),
     because: z.enum(["card", "advice", "putBack"]),
     changes: z.string().transform((text, ctx) => {
-      const parsed = z.array(Change).min(1).max(5).safeParse(JSON.parse(text));
+      const parsed = z.array(Change).min(1).max(30).safeParse(JSON.parse(text));
       if (parsed.success) return parsed.data;
       ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
       return z.NEVER;
@@ -58,9 +57,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be saved." });
   const tap = parsed.data;
   if (tap.intent === "fit") {
-    const { build, fitted } = await openRig(params.rigId);
     const fit = { changes: tap.changes, because: tap.because };
-    const refusal = modelRefusal(() => checkSettingOn(build, applyFit(fitted, fit)));
+    const refusal = refusalOfFit(await openRig(params.rigId), fit);
     if (refusal !== undefined) return refused({ message: refusal });
     const problem = await saveEntry(params.rigId, "fit", fit);
     return problem ? refused(problem, 507) : data({}, { status: 200 });
@@ -79,9 +77,11 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 }
 
 export default function RigRoute({ loaderData }: Route.ComponentProps) {
-  const { log, present, build, fitted, preferences } = loaderData;
+  const { log, present, build, preferences } = loaderData;
   const [draft, setDraft] = useState<AirEntry>();
-  const state = useAdvice(log.revision, log.entries, draft);
+  const [chosen, setCarburettor] = useState(0);
+  const carburettor = Math.min(chosen, present.settings.length - 1);
+  const state = useAdvice(log.revision, log.entries, draft, carburettor);
   const { advice, working, problem } = state;
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
@@ -96,9 +96,12 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
     ...state,
     header: log.header,
     revision: log.revision,
+    entries: log.entries,
     present,
     build,
-    fitted,
+    fitted: present.settings[carburettor] ?? loaderData.fitted,
+    carburettor,
+    setCarburettor,
     preferences,
     setDraft,
   };
@@ -149,6 +152,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
         ) : (
           advice && (
             <>
+              <WhichCarburettor context={context} advice={advice} />
               <Card advice={advice} />
               <CardFoot context={context} advice={advice} />
             </>

@@ -1,15 +1,19 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod";
 import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
+import { CYLINDER_SCHOOLS } from "#core/sieve/cylinder-schools.ts";
 import { database, metaKey } from "./database.ts";
 
 export const Preferences = z.object({
   temperature: z.enum(["°C", "°F"]).default("°C"),
   pressure: z.enum(["hPa", "kPa", "inHg", "mmHg"]).default("hPa"),
   length: z.enum(["m", "ft"]).default("m"),
+  vacuum: z.enum(["kPa", "cmHg", "inHg", "mbar"]).default("kPa"),
   mixture: z.enum(["lambda", "afr"]).default("lambda"),
   /** how this tuner sets the mixture screw */
   screwSchool: z.enum(SCREW_SCHOOLS).default("middle"),
+  /** what this tuner does about a cylinder that differs */
+  cylinderSchool: z.enum(CYLINDER_SCHOOLS).default("causeFirst"),
 });
 export type Preferences = z.infer<typeof Preferences>;
 

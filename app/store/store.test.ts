@@ -158,7 +158,9 @@ describe("preferences", () => {
       pressure: "inHg",
       length: "ft",
       mixture: "afr",
+      vacuum: "kPa",
       screwSchool: "middle",
+      cylinderSchool: "causeFirst",
     });
     expect((await readPreferences()).pressure).toBe("inHg");
     await database.setItem("meta/preferences", { pressure: "bar" });
@@ -167,7 +169,9 @@ describe("preferences", () => {
       pressure: "hPa",
       length: "m",
       mixture: "lambda",
+      vacuum: "kPa",
       screwSchool: "middle",
+      cylinderSchool: "causeFirst",
     });
   });
 });

@@ -70,7 +70,7 @@ export function verdictWords(verdict: IdleVerdict, window: { from: number; to: n
 }
 
 const PHASE_NAMES: Readonly<Record<Phase, string>> = {
-  warm: "Warm up",
+  warm: "Warm",
   base: "Base",
   walk: "Walk",
   set: "Set",

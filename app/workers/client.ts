@@ -6,6 +6,7 @@ import * as Comlink from "comlink";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
+import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { SmallPhoto } from "./photo.ts";
@@ -111,7 +112,13 @@ export const askAdvice = (
   revision: string,
   entries: readonly Entry[],
   draft: AirEntry | undefined,
-): Promise<Advice> => ask(revision, entries, async (remote) => await remote.advise(revision, draft));
+  carburettor = 0,
+): Promise<Advice> =>
+  ask(revision, entries, async (remote) => await remote.advise(revision, draft, carburettor));
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askDistribution = (revision: string, entries: readonly Entry[]): Promise<Distribution> =>
+  ask(revision, entries, async (remote) => await remote.distribution(revision));
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askOutlook = (revision: string, entries: readonly Entry[], zone: Zone): Promise<Outlook[]> =>

@@ -2,6 +2,7 @@
 import * as z from "zod";
 import { AirEntry, Entry } from "#core/log/schema.ts";
 import { adviseOn, openCase, type Case } from "#core/sieve/advise.ts";
+import { distribution } from "#core/sieve/cylinders.ts";
 import { outlook } from "#core/sieve/outlook.ts";
 import type { Answer, JudgeApi, UnknownLog } from "./protocol.ts";
 
@@ -32,8 +33,11 @@ export function judgeApi(): JudgeApi {
         if (cases.size > MOST_KEPT && oldest !== undefined) cases.delete(oldest);
         return null;
       }),
-    advise: (revision, draft) =>
-      about(revision, (found) => adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft))),
+    advise: (revision, draft, carburettor) =>
+      about(revision, (found) =>
+        adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft), carburettor),
+      ),
+    distribution: (revision) => about(revision, distribution),
     outlook: (revision, zone) => about(revision, (found) => outlook(found, zone)),
   };
 }

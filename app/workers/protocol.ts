@@ -5,6 +5,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { SmallPhoto } from "./photo.ts";
+import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
@@ -20,7 +21,10 @@ export interface UnknownLog {
 export interface JudgeApi {
   /** Keeps a log under a name, parsed and sifted, for any number of questions. */
   openLog(revision: string, entries: unknown): Answer<null>;
-  advise(revision: string, draft: AirEntry | undefined): Answer<Advice> | UnknownLog;
+  /** @param carburettor - one (from 0) of those that the advice is wanted for */
+  advise(revision: string, draft: AirEntry | undefined, carburettor?: number): Answer<Advice> | UnknownLog;
+  /** The cylinders of an engine side by side. */
+  distribution(revision: string): Answer<Distribution> | UnknownLog;
   /** The advice after each tone that a plug in a zone could show. */
   outlook(revision: string, zone: Zone): Answer<Outlook[]> | UnknownLog;
 }

@@ -1,0 +1,118 @@
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { TONES, type Tone } from "#core/log/parts.ts";
+import type { CylindersSent } from "#app/forms/cylinders-form.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import { Choice } from "#app/parts/Choice.tsx";
+import { Problem } from "#app/parts/Problem.tsx";
+import { ToneDot } from "#app/parts/ToneDot.tsx";
+import { useRig } from "#app/rig/context.ts";
+import type { ActionProblem } from "#app/rig/save.ts";
+import { zoneCaution } from "#app/words/cautions.ts";
+import { DISTRIBUTION_STEPS } from "#app/words/cylinders.ts";
+import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
+
+const RUN_S = 300;
+
+/** Five minutes at one speed, counted down. */
+function RunTimer() {
+  const [endsAt, setEndsAt] = useState<number>();
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    if (endsAt === undefined) return undefined;
+    const timer = setInterval(() => setNow(performance.now()), 500);
+    return () => clearInterval(timer);
+  }, [endsAt]);
+  const left = endsAt === undefined ? RUN_S : Math.max(0, Math.ceil((endsAt - now) / 1000));
+  const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
+  const start = () => {
+    setNow(performance.now());
+    setEndsAt(performance.now() + RUN_S * 1000);
+  };
+  return (
+    <div className="row">
+      <Button variant="outlined" onClick={endsAt === undefined ? start : () => setEndsAt(undefined)}>
+        {endsAt === undefined ? "Start the five minutes" : "Stop the clock"}
+      </Button>
+      <strong className="big-figure" role="timer">
+        {left === 0 ? "Cut it clean" : words}
+      </strong>
+    </div>
+  );
+}
+
+const CUTS = [
+  { value: "clean", text: "Clean cut" },
+  { value: "rolled", text: "Rolled off" },
+  { value: "unknown", text: "Not known" },
+] as const;
+
+/** The distribution test: every plug of the engine in one go. */
+export function PlugsSideBySide() {
+  const { build } = useRig();
+  const fetcher = useFetcher<ActionProblem & { saved?: number }>();
+  const [zone, setZone] = useState<Zone>("mid");
+  const [cut, setCut] = useState<(typeof CUTS)[number]["value"]>("clean");
+  const [tones, setTones] = useState<readonly (Tone | null)[]>(() =>
+    Array.from({ length: build.engine.cylinders }, () => null),
+  );
+  const save = () => {
+    const sent: CylindersSent = { intent: "plugs", zone, cut, tones: [...tones] };
+    void fetcher.submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
+  };
+  return (
+    <section className="stack">
+      <h2>Plugs side by side</h2>
+      <ol className="steps">
+        {DISTRIBUTION_STEPS.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <RunTimer />
+      <Choice
+        label="Where on the throttle"
+        value={zone}
+        options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
+        onChange={setZone}
+      />
+      <Choice label="The engine was" value={cut} options={CUTS} onChange={setCut} />
+      <div className="gauge-fields">
+        {tones.map((tone, i) => (
+          <TextField
+            key={i}
+            select
+            label={`Cylinder ${i + 1}`}
+            value={tone ?? ""}
+            onChange={({ target }) =>
+              setTones(
+                tones.map((old, k) =>
+                  k === i ? (TONES.find((name) => name === target.value) ?? null) : old,
+                ),
+              )
+            }
+            slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+          >
+            <MenuItem value="">not looked at</MenuItem>
+            {TONES.map((name) => (
+              <MenuItem key={name} value={name}>
+                <ToneDot tone={name} /> {name}, {TONE_MEANINGS[name]}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
+      </div>
+      <Caution>{zoneCaution("plug", zone)}</Caution>
+      <Problem message={fetcher.data?.message ?? fetcher.data?.fields?.["plugs"]} />
+      <div className="row">
+        <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save}>
+          {fetcher.state === "idle" ? "Save the plugs" : "Saving…"}
+        </Button>
+        {fetcher.data?.saved !== undefined && <span role="status">{fetcher.data.saved} looks saved.</span>}
+      </div>
+    </section>
+  );
+}
