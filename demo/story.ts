@@ -14,6 +14,9 @@ import {
 } from "#core/simulator/hidden-engine.ts";
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
+import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
+import { USUAL_SPREAD_PA } from "#core/balance/spread.ts";
+import { drawLinked, readLinked, untouched } from "#core/simulator/linked-carburettors.ts";
 import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
@@ -43,8 +46,12 @@ export type Happening =
   /** all thirteen checks, those named here with what was measured and found */
   | { readonly kind: "walkRound"; readonly found: Readonly<Partial<Record<CheckName, Found>>> }
   | { readonly kind: "air"; readonly weather: Weather }
-  /** looks taken whatever is advised */
-  | { readonly kind: "looks"; readonly zones: readonly Zone[] }
+  /** looks taken whatever is advised; at every cylinder where it says so */
+  | { readonly kind: "looks"; readonly zones: readonly Zone[]; readonly perCylinder?: true }
+  /** carburettors out of step, brought in screw by screw as the gauges say */
+  | { readonly kind: "balance"; readonly quarterTurns: number }
+  | { readonly kind: "idleSpeed"; readonly rpm: number }
+  | { readonly kind: "headers"; readonly celsius: readonly number[] }
   /** so many steps of doing what is advised, or until there is nothing left to do */
   | { readonly kind: "follow"; readonly steps: number; readonly endsOnChange?: true };
 
@@ -63,6 +70,8 @@ export interface StoryPlan {
   readonly days: readonly DayPlan[];
   /** a fault that is not jetting: it moves every path by this log ratio, + lean */
   readonly fault?: number;
+  /** how far each cylinder departs from the engine's own mixture, + lean */
+  readonly cylinderOffsets?: readonly number[];
   /** zones read with a meter rather than a plug */
   readonly meter: readonly Zone[];
 }
@@ -96,6 +105,8 @@ class Story {
   private readonly plan: StoryPlan;
   private readonly engine: HiddenEngine;
   private readonly random: Random;
+  /** between the carburettors, as they were left */
+  private screws: readonly number[] | undefined;
   constructor(plan: StoryPlan) {
     this.plan = plan;
     this.random = seededRandom(plan.seed);
@@ -121,6 +132,57 @@ class Story {
     clock.pass(minutes + Math.round(6 * this.random.uniform()));
     const reading = this.reading(zone);
     this.entries.push({ id: this.id("look"), at: clock.now(), kind: "look", reading, simulated: true });
+  }
+
+  /** All plugs out at once, laid side by side. */
+  private sideBySide(clock: Clock, zone: Zone): void {
+    clock.pass(MINUTES_A_LOOK);
+    for (let cylinder = 1; cylinder <= this.plan.build.engine.cylinders; cylinder += 1) {
+      const off = this.plan.cylinderOffsets?.[cylinder - 1] ?? 0;
+      const { setting, air } = fold(this.entries);
+      if (!setting || !air) throw new RangeError("story must have a build and an air before its first look");
+      const error = trueError(this.engine, setting, humidAirFromLog(air), zone) + off;
+      const reading = readPlug(error, zone, this.random);
+      this.entries.push({
+        id: this.id("look"),
+        at: clock.now(),
+        kind: "look",
+        reading,
+        cylinder,
+        simulated: true,
+      });
+    }
+  }
+
+  /** Turns what the gauges name, so many quarter turns at most; the rest is left for whoever opens the demo. */
+  private balance(clock: Clock, quarterTurns: number): void {
+    const { carburettors = 1, engine, sync } = this.plan.build;
+    const linkage = sync?.linkage ?? "shaft";
+    const allowed = sync?.vacuumSpreadPa ?? USUAL_SPREAD_PA;
+    const linked = drawLinked(linkage, carburettors, engine.idleRpm, seededRandom(this.plan.seed));
+    const steps = balanceSteps(carburettors, linkage).filter(({ speed }) => speed === "idle");
+    let controls = { ...untouched(linked), ...(this.screws && { shaftScrews: this.screws }) };
+    const gauges = () => readLinked(linked, controls).depressionsPa.map((pa) => Math.round(pa / 100) * 100);
+    const beforePa = gauges();
+    for (let turned = 0; turned < quarterTurns; turned += 1) {
+      const { next, differencesPa } = judgeBalance(gauges(), steps, allowed);
+      const step = next === undefined ? undefined : steps[next];
+      if (step?.turn.kind !== "shaftScrew") break;
+      const screw = step.turn.between[1] - 2;
+      const by = (differencesPa[next ?? 0] ?? 0) > 0 ? 0.25 : -0.25;
+      controls = { ...controls, shaftScrews: controls.shaftScrews.map((x, i) => (i === screw ? x + by : x)) };
+      clock.pass(2);
+    }
+    this.screws = controls.shaftScrews;
+    this.entries.push({
+      id: this.id("balance"),
+      at: clock.now(),
+      kind: "balance",
+      speed: "idle",
+      beforePa,
+      afterPa: gauges(),
+      simulated: true,
+    });
   }
 
   private fit(at: string, changes: Change[], because: "card" | "advice"): void {
@@ -198,7 +260,29 @@ class Story {
       case "air":
         return this.air(what.weather, at);
       case "looks":
-        for (const zone of what.zones) this.look(clock, zone, MINUTES_A_LOOK);
+        for (const zone of what.zones)
+          if (what.perCylinder) this.sideBySide(clock, zone);
+          else this.look(clock, zone, MINUTES_A_LOOK);
+        return;
+      case "balance":
+        return this.balance(clock, what.quarterTurns);
+      case "idleSpeed":
+        this.entries.push({
+          id: this.id("adjust"),
+          at,
+          kind: "adjust",
+          set: { what: "idleSpeed", rpm: what.rpm },
+          simulated: true,
+        });
+        return;
+      case "headers":
+        this.entries.push({
+          id: this.id("headers"),
+          at,
+          kind: "headers",
+          temperaturesK: what.celsius.map((value) => toSI("temperature", value, "°C")),
+          simulated: true,
+        });
         return;
       case "follow":
         for (let i = 0; i < what.steps; i += 1) {

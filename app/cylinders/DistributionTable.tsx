@@ -1,13 +1,13 @@
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { CylinderReport } from "#core/sieve/cylinders.ts";
+import type { CylinderReport } from "#core/sieve/departures.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { mixtureWords, sizeWords, ZONE_NAMES } from "#app/words/parts.ts";
 
 /** Against its neighbours: named only where it is worth a word. */
 function against(departure: number): string {
-  if (Math.abs(departure) < 0.015) return "as its neighbours";
-  return `${sizeWords(Math.abs(100 * departure))} ${departure > 0 ? "leaner" : "richer"} than they`;
+  if (Math.abs(departure) < 0.015) return "as the rest";
+  return `${sizeWords(Math.abs(100 * departure))} ${departure > 0 ? "leaner" : "richer"} than the rest`;
 }
 
 /** Every cylinder beside the others: what is believed, from what, and how far it departs. */

@@ -1,7 +1,8 @@
 import Button from "@mui/material/Button";
 import { data, Link, useRevalidator } from "react-router";
 import type { Route } from "./+types/cylinders";
-import type { Distribution, Outlier } from "#core/sieve/cylinders.ts";
+import type { Distribution } from "#core/sieve/cylinders.ts";
+import type { Outlier } from "#core/sieve/departures.ts";
 import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/sieve/cylinder-schools.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { CylinderTabs } from "#app/cylinders/CylinderTabs.tsx";

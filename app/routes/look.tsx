@@ -6,6 +6,7 @@ import { Form, redirect, useActionData, useNavigation, useSearchParams } from "r
 import * as z from "zod";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import type { Build } from "#core/log/schema.ts";
 import { ZoneName, type Tone } from "#core/log/parts.ts";
 import { lookForm, stoichiometricOf } from "#app/forms/look-form.ts";
 import { Caution } from "#app/parts/Caution.tsx";
@@ -23,8 +24,20 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const texts = Object.fromEntries(await request.formData());
   const parsed = lookForm(build).safeParse(texts);
   if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
-  const problem = await saveEntry(params.rigId, "look", { reading: parsed.data });
+  const cylinder = cylinderNamed(texts["cylinder"], build);
+  const problem = await saveEntry(params.rigId, "look", {
+    reading: parsed.data,
+    ...(cylinder !== undefined && { cylinder }),
+  });
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+}
+
+/** @returns the cylinder (from 1) that was looked at, or nothing for the engine as a whole */
+function cylinderNamed(text: unknown, { engine }: Build): number | undefined {
+  const read = typeof text === "string" ? Number(text) : NaN;
+  return Number.isInteger(read) && read >= 1 && read <= engine.cylinders && engine.cylinders > 1
+    ? read
+    : undefined;
 }
 
 const HowName = z.enum(["plug", "lambda"]);
@@ -123,6 +136,8 @@ export default function LookRoute() {
   const advised = context.advice?.next.kind === "look" ? context.advice.next : undefined;
   const zone: Zone = ZoneName.safeParse(search.get("zone")).data ?? advised?.zone ?? "top";
   const how = HowName.safeParse(search.get("how")).data ?? "plug";
+  const { cylinders } = context.build.engine;
+  const cylinder = cylinderNamed(search.get("cylinder"), context.build);
   const set = (key: string, value: string) =>
     setSearch(
       (before) => {
@@ -135,6 +150,7 @@ export default function LookRoute() {
     <Form method="post" className="form" noValidate>
       <input type="hidden" name="type" value={how} />
       <input type="hidden" name="zone" value={zone} />
+      <input type="hidden" name="cylinder" value={cylinder ?? ""} />
       <h1>What did you see?</h1>
       <Choice
         label="Where on the throttle"
@@ -142,6 +158,17 @@ export default function LookRoute() {
         options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
         onChange={(value) => set("zone", value)}
       />
+      {cylinders > 1 && (
+        <Choice
+          label="Which cylinder"
+          value={cylinder === undefined ? "all" : String(cylinder)}
+          options={[
+            { value: "all", text: "The engine" },
+            ...Array.from({ length: cylinders }, (_, i) => ({ value: String(i + 1), text: String(i + 1) })),
+          ]}
+          onChange={(value) => set("cylinder", value)}
+        />
+      )}
       <Choice
         label="Read from"
         value={how}

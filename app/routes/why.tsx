@@ -66,7 +66,7 @@ function Looks() {
           return (
             <tr key={lookId}>
               <th scope="row">
-                {readingWords(look.reading)}
+                {readingWords(look.reading, look.cylinder)}
                 <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
                   {dayTitle(look.at)}, {look.at.slice(11, 16)}
                 </small>

@@ -1,7 +1,7 @@
 /** Cylinders that differ: what is said of them, and what each school does. */
-import type { Outlier } from "#core/sieve/cylinders.ts";
+import type { Outlier } from "#core/sieve/departures.ts";
 import type { CylinderSchool } from "#core/sieve/cylinder-schools.ts";
-import { percentWords, sizeWords, ZONE_NAMES } from "./parts.ts";
+import { percentWords, sizeWords, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 
 export const CYLINDER_SCHOOL_WORDS: Readonly<
   Record<CylinderSchool, { readonly name: string; readonly how: string }>
@@ -22,12 +22,12 @@ export const CYLINDER_SCHOOL_WORDS: Readonly<
 
 const side = (departure: number): string => (departure > 0 ? "leaner" : "richer");
 
-/** @returns `Cylinder 2 is 9 % richer than its neighbours` */
+/** @returns `Cylinder 2 runs 9 % richer than the rest` */
 export const outlierTitle = ({ cylinder, departure }: Outlier): string =>
-  `Cylinder ${cylinder} is ${sizeWords(Math.abs(100 * departure))} ${side(departure)} than its neighbours`;
+  `Cylinder ${cylinder} runs ${sizeWords(Math.abs(100 * departure))} ${side(departure)} than the rest`;
 
 export const outlierReason = ({ zone, chance }: Outlier): string =>
-  `In the ${ZONE_NAMES[zone].toLowerCase()}, with ${percentWords(chance)} chance by more than the same jets explain.`;
+  `${ZONE_NAMES[zone]}, ${ZONE_OPENINGS[zone]}: more than the same jets explain, with ${percentWords(chance)} chance.`;
 
 export interface Cause {
   readonly text: string;

@@ -1,4 +1,5 @@
 /** Warnings in words: what is wrong, and what to do. */
+import { outlierTitle } from "./cylinders.ts";
 import type { Warning } from "#core/sieve/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { checkList } from "./walk-round.ts";
@@ -16,8 +17,10 @@ export function warningWords(warning: Warning): WarningWords {
   switch (warning.code) {
     case "leanRisk":
       return grave(
-        `Lean at full throttle destroys engines. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}.`,
+        `Lean at full throttle destroys engines. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}${warning.cylinder === undefined ? "" : ` on cylinder ${warning.cylinder}`}.`,
       );
+    case "cylinderDiffers":
+      return plain(`${outlierTitle(warning)}: find its cause before any jet, under Cylinders.`);
     case "noneRichEnough":
       return grave(
         `No main jet in the box is rich enough. About ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,

@@ -5,13 +5,17 @@ import { LogFile } from "#core/log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { requireWhole } from "#core/units/guard.ts";
 import type { Photo } from "#app/store/photos.ts";
 import { fromBase64, toBase64 } from "./photo.ts";
 import type { Answer, LogRead } from "./protocol.ts";
 
 /** What is fitted at a time must suit the machine of that time, or the rig could never be opened. */
 function checkLine({ entry, struck, befores, build }: LogLine): void {
-  if (struck || (entry.kind !== "build" && entry.kind !== "fit")) return;
+  if (struck) return;
+  if (entry.kind === "look" && build && entry.cylinder !== undefined)
+    requireWhole("cylinder", entry.cylinder, 1, build.engine.cylinders);
+  if (entry.kind !== "build" && entry.kind !== "fit") return;
   if (entry.kind === "build") checkBuild(entry.build);
   const now = entry.kind === "build" ? entry.build : build;
   for (let i = 0; now && i < carburettorCount(now); i += 1) {

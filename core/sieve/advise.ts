@@ -14,6 +14,7 @@ import { cardRows, type CardRow } from "./card-rows.ts";
 import { choices, screwWindow } from "./choices.ts";
 import { chanceRight, settingJudge, TOLERANCE, type CylinderBelief, type Judged } from "./judge-setting.ts";
 import { chanceAbove } from "./loss.ts";
+import { cylinderReports, outliersAmong } from "./departures.ts";
 import { leanings, type Leaning } from "./leanings.ts";
 import { type LookKind } from "./next-look.ts";
 import { nextStep, type NextStep } from "./next-step.ts";
@@ -207,6 +208,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       converged: sifted.converged,
       ruled: rulesInTheWay(judge, build, fitted, card),
       overridden: present.overridden,
+      outliers: outliersAmong(cylinderReports(present, open.build, sifted.joint, airEntry)),
     }),
     looks: outcomes,
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),

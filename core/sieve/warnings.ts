@@ -10,6 +10,7 @@ import type { AirEntry } from "../log/schema.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { BestSetting } from "./card.ts";
 import type { Choices, ScrewWindow } from "./choices.ts";
+import type { Outlier } from "./departures.ts";
 import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 export type Warning =
@@ -20,6 +21,8 @@ export type Warning =
   | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
   | { readonly code: "clipAtEnd"; readonly clip: number; readonly wants: "richer" | "leaner" }
   | { readonly code: "mainAtStop"; readonly main: number; readonly wantedMain: number }
+  /** one cylinder departs by more than the same jets explain: its cause comes before any jet */
+  | ({ readonly code: "cylinderDiffers" } & Outlier)
   /** nothing in the box brings this zone right: another needle, slide or needle jet would */
   | { readonly code: "outOfReach"; readonly zone: Zone; readonly mean: number }
   /** a class rule keeps these parts from being changed, and that costs something */
@@ -59,6 +62,7 @@ interface Known {
   readonly converged: boolean;
   readonly ruled: readonly Part[];
   readonly overridden: Present["overridden"];
+  readonly outliers: readonly Outlier[];
 }
 
 function wantedJet(
@@ -136,10 +140,11 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged, ruled, overridden } = known;
+  const { openChange, converged, ruled, overridden, outliers } = known;
   return [
     ...danger(known),
     ...(overridden ? [{ code: "walkRound" as const, ...overridden }] : []),
+    ...outliers.map((outlier) => ({ code: "cylinderDiffers" as const, ...outlier })),
     ...(openChange && openChange.parts.length > 1
       ? [{ code: "inseparable" as const, parts: openChange.parts }]
       : []),
