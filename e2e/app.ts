@@ -3,6 +3,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 
 export const RIG = "/rigs/rig:demo-enduro";
+export const TWIN = "/rigs/rig:demo-twin";
 export const ATV = "/rigs/rig:demo-atv";
 
 /** Opens a page on a device that has never seen Tamis; any error on the console fails the test. */

@@ -1,6 +1,6 @@
 /** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
 import { expect, test } from "@playwright/test";
-import { ATV, expectAccessible, open, openRig, RIG } from "./app.ts";
+import { ATV, expectAccessible, open, openRig, RIG, TWIN } from "./app.ts";
 
 const SCREENS = [
   { path: "/", title: "Paddock" },
@@ -17,6 +17,9 @@ const SCREENS = [
   { path: ATV, title: "Stop: the choke" },
   { path: `${RIG}/air`, title: "The air where the engine breathes" },
   { path: `${RIG}/idle`, title: "The idle bench" },
+  { path: `${RIG}/idle-speed`, title: "Idle speed and pump" },
+  { path: `${TWIN}/cylinders`, title: /than the rest/ },
+  { path: `${TWIN}/balance`, title: "Vacuum balance" },
   { path: `${RIG}/look`, title: "What did you see?" },
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/why`, title: "Why" },
@@ -30,7 +33,7 @@ const GROUPS = {
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
     /needle|box|base|work|teardown|walk|build/i.test(path),
   ),
-  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|idle|look|change|why|log/.test(path)),
+  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|idle|twin|look|change|why|log/.test(path)),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))

@@ -7,6 +7,7 @@ import { LAUNCH, serveBuild } from "../e2e/browser.ts";
 const PORT = 4493;
 const ORIGIN = `http://localhost:${PORT}`;
 const RIG = "/rigs/rig:demo-enduro";
+const TWIN = "/rigs/rig:demo-twin";
 const folder = fileURLToPath(new URL("../docs/screenshots/", import.meta.url));
 
 interface Shot {
@@ -34,11 +35,17 @@ const walkIdle = async (page: Page) => {
     "2": 1671,
     "2.25": 1624,
   };
+  await page.getByRole("button", { name: "3 Walk" }).click();
   for (const [turns, rpm] of Object.entries(readings)) {
     await page.getByLabel("Turns out").fill(turns);
     await page.getByLabel("Settled at, rpm").fill(String(rpm));
     await page.getByRole("button", { name: "Add", exact: true }).click();
   }
+};
+const connectGauges = async (page: Page) => {
+  await page.getByRole("button", { name: /^Simulated/ }).click();
+  await page.getByRole("button", { name: "This is how it was" }).click();
+  await page.waitForTimeout(2500);
 };
 const measureFloat = async (page: Page) => {
   await page.getByLabel("Height, single or left float").fill("14");
@@ -59,6 +66,8 @@ const SHOTS: readonly Shot[] = [
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
+  { name: "cylinders", path: `${TWIN}/cylinders` },
+  { name: "balance", path: `${TWIN}/balance`, before: connectGauges },
   { name: "rig", path: `${RIG}/build` },
   { name: "needle", path: `${RIG}/needle` },
   { name: "box", path: "/rigs/rig:demo-kart/box" },

@@ -38,11 +38,16 @@ describe("the bench of a rig", () => {
   it("is judged by the rig's own window and box", () => {
     const sound = bench(around(1.5));
     expect(sound).toMatchObject({ window: { from: 0.5, to: 2.5 }, verdict: { kind: "leave" } });
-    const reading = idleReading(sound.fit, around(1.5));
+    const reading = idleReading(sound, around(1.5));
     expect(reading).toMatchObject({ type: "bestIdle", zone: "idle" });
     const far = bench(around(3.25));
     expect(far.verdict).toMatchObject({ kind: "jet", towards: "leaner", to: 42, base: 1.5 });
-    expect(idleReading(bench(around(1.5).slice(0, 4)).fit, around(1.5))).toBeUndefined();
+    expect(idleReading(bench(around(1.5).slice(0, 4)), around(1.5))).toBeUndefined();
+    // One fall-off out of sight, and still far beyond the window: it is logged, with its doubt.
+    const oneSided = around(3.6).slice(0, 6);
+    expect(bench(oneSided)).toMatchObject({ fit: { ok: false }, verdict: { kind: "jet" } });
+    const doubt = idleReading(bench(oneSided), oneSided);
+    expect(doubt?.type === "bestIdle" && doubt.sdTurns).toBeGreaterThan(0.2);
   });
 });
 

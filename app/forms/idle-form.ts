@@ -3,7 +3,7 @@ import * as z from "zod";
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { buildModel } from "#core/carburettor/model.ts";
 import { screwScale } from "#core/evidence/screw-scale.ts";
-import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
+import { fitBestIdle, LEAST_POINTS, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
 import type { ScrewSchool } from "#core/idle/schools.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
 import type { Build, Change, Reading, Setting } from "#core/log/schema.ts";
@@ -105,15 +105,25 @@ export function benchOf(
 
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
 
-/** @returns the look that the log keeps, or nothing while there is no crest */
-export function idleReading(fit: IdleFit, points: readonly IdlePoint[]): Reading | undefined {
-  if (!fit.ok) return undefined;
+/**
+ * With one fall-off out of sight its place is a guess: the doubt of the middle is then half the way between
+ * the two, at least. It still condemns a jet, so it is still evidence.
+ * @returns the look that the log keeps, or nothing while nothing can be said
+ */
+export function idleReading(
+  { fit, verdict }: Pick<Bench, "fit" | "verdict">,
+  points: readonly IdlePoint[],
+): Reading | undefined {
+  const seen = fit.fit;
+  if (!seen || (!fit.ok && verdict.kind !== "jet") || points.length < LEAST_POINTS) return undefined;
+  const { fallInTurns, fallOutTurns, sdTurns } = seen;
+  const doubt = fit.ok ? sdTurns : Math.max(sdTurns, (fallOutTurns - fallInTurns) / 4);
   return {
     type: "bestIdle",
     zone: "idle",
-    fallInTurns: rounded(fit.fit.fallInTurns),
-    fallOutTurns: rounded(fit.fit.fallOutTurns),
-    sdTurns: rounded(fit.fit.sdTurns),
+    fallInTurns: rounded(fallInTurns),
+    fallOutTurns: rounded(fallOutTurns),
+    sdTurns: rounded(doubt),
     points: [...points],
   };
 }

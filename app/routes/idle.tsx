@@ -62,8 +62,9 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   }
   const rig = await openRig(params.rigId);
   const { screwSchool } = await readPreferences();
-  const { fit, verdict } = benchOf(sent.points, rig.build, rig.fitted, airOf(rig), screwSchool);
-  const reading = idleReading(fit, sent.points);
+  const bench = benchOf(sent.points, rig.build, rig.fitted, airOf(rig), screwSchool);
+  const { fit, verdict } = bench;
+  const reading = idleReading(bench, sent.points);
   const changes = sent.followed ? followedChanges(verdict) : [];
   if (!reading && changes.length === 0)
     return refused({ message: fit.ok ? "Nothing to save." : missingWords(fit.missing) });
@@ -297,7 +298,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           )}
           <Button
             variant={follow !== undefined && judged ? "outlined" : "contained"}
-            disabled={saving || !fit.ok}
+            disabled={saving || !idleReading(bench, points)}
             onClick={() => log(false)}
           >
             Log this idle

@@ -117,6 +117,8 @@ describe("the next step in words", () => {
 describe("warnings in words", () => {
   const all: Warning[] = [
     { code: "leanRisk", chance: 0.2 },
+    { code: "leanRisk", chance: 0.2, cylinder: 2 },
+    { code: "cylinderDiffers", cylinder: 2, zone: "mid", departure: -0.08, chance: 0.9 },
     { code: "noneRichEnough", wantedMain: 171.5 },
     { code: "inseparable", parts: ["clip", "main"] },
     { code: "screwAtStop", turns: 2.5, wantedPilot: 41.2 },
