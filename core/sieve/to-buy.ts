@@ -1,8 +1,9 @@
 /** Jets that are not in the box and would help: what to buy, or to borrow in the next tent. */
 import type { Build, JetPart } from "../log/schema.ts";
 import type { BestSetting } from "./card.ts";
+import { RULES } from "./card-rows.ts";
 import { lockedParts, type Choices } from "./choices.ts";
-import { MOST_LEAN_RISK, type SettingJudge } from "./judge-setting.ts";
+import { chanceRight, CONTENT, MOST_LEAN_RISK, type SettingJudge } from "./judge-setting.ts";
 
 export interface ToBuy {
   readonly part: JetPart;
@@ -36,7 +37,9 @@ function shopSizes(around: number, inStepWith: number, step: number): number[] {
 /** @returns at most one jet a part, the most useful first */
 export function toBuy(judge: SettingJudge, build: Build, options: Choices, card: BestSetting): ToBuy[] {
   const locked = lockedParts(build);
-  const parts = (["main", "pilot"] as const).filter((part) => !locked.includes(part));
+  // Where the card is right already the shop is not searched: it would cost every keystroke some sixty settings.
+  const wanting = (part: JetPart) => !card.safe || chanceRight(card.zones[RULES[part]]) < CONTENT;
+  const parts = (["main", "pilot"] as const).filter((part) => !locked.includes(part) && wanting(part));
   const found = parts.flatMap((part): ToBuy[] => {
     const inBox = options[part];
     const sizes = shopSizes(card.setting[part], inBox[0] ?? card.setting[part], stepOf(inBox)).filter(
