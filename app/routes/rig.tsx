@@ -3,6 +3,8 @@ import { useEffect, useMemo, useState } from "react";
 import { data, Outlet, useRevalidator } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/rig";
+import { ZoneName } from "#core/log/parts.ts";
+import { wayBack } from "#app/rig/fit-changes.ts";
 import { Change, EntryId, type AirEntry } from "#core/log/schema.ts";
 import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
@@ -14,7 +16,7 @@ import { lookFaces } from "#app/rig/look-faces.ts";
 import { PhoneHead, PhoneNav } from "#app/rig/PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "#app/rig/PhoneDrawers.tsx";
 import { Rail } from "#app/rig/Rail.tsx";
-import { openRig, refusalOfFit, refused, saveEntry } from "#app/rig/save.ts";
+import { openRig, refusalOfFit, refused, saveEntries, saveEntry } from "#app/rig/save.ts";
 import { Shortcuts } from "#app/rig/Shortcuts.tsx";
 import { useAdvice } from "#app/rig/use-advice.ts";
 import type { RigContext } from "#app/rig/context.ts";
@@ -42,6 +44,12 @@ const Taps = z.discriminatedUnion("intent", [
       return z.NEVER;
     }),
   }),
+  z.object({
+    intent: z.literal("compared"),
+    verdict: z.enum(["better", "same", "worse"]),
+    zone: ZoneName,
+    putBack: z.enum(["yes", "no"]),
+  }),
   z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
   z.object({
     intent: z.literal("override"),
@@ -61,6 +69,17 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const refusal = refusalOfFit(await openRig(params.rigId), fit);
     if (refusal !== undefined) return refused({ message: refusal });
     const problem = await saveEntry(params.rigId, "fit", fit);
+    return problem ? refused(problem, 507) : data({}, { status: 200 });
+  }
+  if (tap.intent === "compared") {
+    const { openChange } = (await openRig(params.rigId)).present;
+    if (!openChange) return refused({ message: "Nothing has been changed since the last look." });
+    const { verdict, zone } = tap;
+    const back = tap.putBack === "yes" ? wayBack(openChange) : [];
+    const problem = await saveEntries(params.rigId, [
+      { kind: "look", reading: { type: "compared", zone, verdict } },
+      ...(back.length > 0 ? [{ kind: "fit" as const, changes: back, because: "putBack" as const }] : []),
+    ]);
     return problem ? refused(problem, 507) : data({}, { status: 200 });
   }
   if (tap.intent === "override") {

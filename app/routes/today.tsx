@@ -4,6 +4,7 @@ import { Caution } from "#app/parts/Caution.tsx";
 import { Working } from "#app/parts/Working.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { LogLines } from "#app/rig/LogLines.tsx";
+import { BetterOrWorse } from "#app/rig/BetterOrWorse.tsx";
 import { Fitted, PutBack } from "#app/rig/Taps.tsx";
 import { Tiles } from "#app/rig/Tiles.tsx";
 import { placeHref } from "#app/rig/places.ts";
@@ -67,6 +68,7 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
+      <BetterOrWorse context={context} advice={advice} />
       <OpenChangeLine />
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>

@@ -3,7 +3,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 
 const HOT = "Plug, pipe and head are hot; keep hands and sleeves clear of chain, belt and wheels.";
 
-export function zoneCaution(how: "plug" | "lambda", zone: Zone): string {
+export function zoneCaution(how: "plug" | "lambda" | "symptom", zone: Zone): string {
   if (zone === "top" && how === "plug")
     return `Full throttle and a clean cut only on a closed course with room to coast, never on a public road. Approach from rich. ${HOT}`;
   if (zone === "top")

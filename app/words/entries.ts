@@ -6,7 +6,7 @@ import type { AdjustEntry, AirEntry, CheckEntry, Entry, Reading, TeardownEntry }
 import type { Preferences } from "#app/store/preferences.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
-import { SYMPTOM_WORDS } from "./symptoms.ts";
+import { PLUG_FINDING_WORDS, SYMPTOM_WORDS } from "./symptoms.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
 import { WORK_WORDS } from "./work.ts";
@@ -47,6 +47,7 @@ function readingAlone(reading: Reading): string {
   const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
   if (reading.type === "bestIdle") return `Idle bench, ${reading.points.length} readings`;
   if (reading.type === "symptom") return SYMPTOM_WORDS[reading.symptom];
+  if (reading.type === "compared") return `Against what was fitted before, ${where}`;
   return reading.type === "plug"
     ? `Plug, ${where}, ${CUTS[reading.cut]}`
     : `λ, ${where}, sensor ${reading.sensor === "inside" ? "inside the pipe" : "at the open end"}`;
@@ -87,7 +88,12 @@ const REASONS = {
 } as const;
 
 function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
-  if (reading.type === "plug") return reading.tone;
+  if (reading.type === "compared") return reading.verdict === "same" ? "no difference" : reading.verdict;
+  if (reading.type === "plug")
+    return [
+      reading.tone,
+      ...(reading.findings ?? []).map((name) => PLUG_FINDING_WORDS[name].name.toLowerCase()),
+    ].join(", ");
   if (reading.type === "bestIdle")
     return `best at ${formatTurns((reading.fallInTurns + reading.fallOutTurns) / 2)} turns`;
   if (reading.type === "symptom")

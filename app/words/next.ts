@@ -116,6 +116,12 @@ export function nextWords(advice: Advice, open: OpenChange | undefined): NextWor
             reason: "No single change in the box would help by more than one reading can show.",
           };
     case "stop":
+      if (next.because === "specks")
+        return {
+          title: "Stop: specks of metal on the plug",
+          reason:
+            "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug after that clears this stop.",
+        };
       return {
         title: "Stop: nothing in the box is rich enough",
         reason: `At full throttle it is past the lean limit with ${percentWords(next.leanRisk)} chance. Do not run it flat out; fit a richer main jet first.`,

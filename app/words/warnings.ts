@@ -2,6 +2,7 @@
 import { outlierTitle } from "./cylinders.ts";
 import type { Warning } from "#core/sieve/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { PLUG_FINDING_WORDS } from "./symptoms.ts";
 import { checkList } from "./walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "./parts.ts";
 
@@ -21,6 +22,10 @@ export function warningWords(warning: Warning): WarningWords {
       );
     case "cylinderDiffers":
       return plain(`${outlierTitle(warning)}: find its cause before any jet, under Cylinders.`);
+    case "plugFinding": {
+      const { name, then } = PLUG_FINDING_WORDS[warning.finding];
+      return plain(`${name}: ${then.charAt(0).toLowerCase()}${then.slice(1)}`);
+    }
     case "noneRichEnough":
       return grave(
         `No main jet in the box is rich enough. About ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,

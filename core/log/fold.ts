@@ -37,6 +37,8 @@ export interface SeenLook {
   readonly build: number;
   /** how many of the `reopenings` had been before it */
   readonly reopenings: number;
+  /** what had been fitted before the change that it looked at, one a carburettor */
+  readonly before: readonly Setting[] | undefined;
 }
 
 /** What has been changed since anybody looked. */
@@ -155,10 +157,12 @@ function rebuilt(now: Running, entry: BuildRecord): void {
 
 function fitted(now: Running, entry: FitEntry): void {
   if (now.settings.length === 0) return;
-  now.pending = {
-    fits: [...(now.pending?.fits ?? []), entry],
-    befores: now.pending?.befores ?? now.settings,
-  };
+  // Put back after "worse": what stands there now was looked at before, nothing is open.
+  if (now.pending || entry.because !== "putBack")
+    now.pending = {
+      fits: [...(now.pending?.fits ?? []), entry],
+      befores: now.pending?.befores ?? now.settings,
+    };
   now.settings = now.settings.map((setting, i) => applyFit(setting, entry, i + 1));
   now.cardDue = false;
 }
@@ -173,6 +177,7 @@ function looked(now: Running, entry: LookEntry): void {
     air: now.air,
     build: now.builds.length - 1,
     reopenings: now.reopenings.length,
+    before: now.pending?.befores,
   });
   now.pending = undefined;
   now.cardDue = false;

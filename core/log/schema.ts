@@ -6,7 +6,7 @@ import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
-import { PathName, TONES, ZoneName } from "./parts.ts";
+import { PathName, PLUG_FINDINGS, TONES, ZoneName } from "./parts.ts";
 import { SymptomName } from "./symptom-names.ts";
 import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
@@ -160,6 +160,8 @@ const Reading = z.discriminatedUnion("type", [
     cut: z.enum(["clean", "rolled", "unknown"]),
     /** heat-range steps colder than the right plug (negative: hotter) */
     colderSteps: z.int().min(-3).max(3),
+    /** what else is on it: each has a consequence of its own */
+    findings: z.array(z.enum(PLUG_FINDINGS)).max(4).optional(),
   }),
   z.strictObject({
     type: z.literal("lambda"),
@@ -183,6 +185,12 @@ const Reading = z.discriminatedUnion("type", [
       .max(200),
   }),
   z.strictObject({ type: z.literal("symptom"), zone: ZoneName, symptom: SymptomName }),
+  /** against what was fitted before the open change */
+  z.strictObject({
+    type: z.literal("compared"),
+    zone: ZoneName,
+    verdict: z.enum(["better", "same", "worse"]),
+  }),
 ]);
 export type Reading = z.infer<typeof Reading>;
 

@@ -6,6 +6,7 @@ import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones
 import { beliefOver } from "../evidence/cylinders.ts";
 import type { Belief } from "../evidence/unknowns.ts";
 import { fold, type Present } from "../log/fold.ts";
+import type { PlugFinding } from "../log/parts.ts";
 import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
 import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";
@@ -143,6 +144,12 @@ function zoneAdvice(now: Judged, { evidence }: Sifted): ZoneAdvice[] {
   });
 }
 
+/** What the newest plug had on it besides its tone. */
+function findingsOf({ looks }: Present): readonly PlugFinding[] {
+  const reading = looks.findLast(({ entry }) => entry.reading.type === "plug")?.entry.reading;
+  return reading?.type === "plug" ? (reading.findings ?? []) : [];
+}
+
 /** A tuner who has a λ meter has used it. */
 function lookKinds({ looks }: Present): LookKind[] {
   return looks.some(({ entry }) => entry.reading.type === "lambda") ? ["plug", "lambda"] : ["plug"];
@@ -175,7 +182,16 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     groups,
     fitted,
     card: { setting: card.setting, rows: cardRows(judge, options, fitted, card, window), safe: card.safe },
-    next: nextStep({ judge, options, fitted, card, cardDue, openChange, lookKinds: lookKinds(present) }),
+    next: nextStep({
+      judge,
+      options,
+      fitted,
+      card,
+      cardDue,
+      openChange,
+      lookKinds: lookKinds(present),
+      specks: findingsOf(present).includes("specks"),
+    }),
     zones: zoneAdvice(now, sifted),
     strip: stripCurve(model, belief, air, fitted),
     marks: evidence.map(({ lookId, zone, zoneShift, likelihood }) => ({
@@ -208,6 +224,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       converged: sifted.converged,
       ruled: rulesInTheWay(judge, build, fitted, card),
       overridden: present.overridden,
+      findings: findingsOf(present),
       outliers: outliersAmong(cylinderReports(present, open.build, sifted.joint, airEntry)),
     }),
     looks: outcomes,

@@ -31,7 +31,7 @@ export type NextStep =
   | { readonly kind: "card"; readonly parts: readonly Part[]; readonly urgent: boolean }
   | { readonly kind: "leave"; readonly because: "right" | "smallGain" }
   | ({ readonly kind: "look"; readonly because: "openChange" | "doubt" } & LookWorth)
-  | { readonly kind: "stop"; readonly because: "noneRichEnough"; readonly leanRisk: number };
+  | { readonly kind: "stop"; readonly because: "noneRichEnough" | "specks"; readonly leanRisk: number };
 
 /** What a 1.5 % error costs in a zone used a quarter of the time: less than one reading can show. */
 const LEAST_GAIN = 0.035;
@@ -54,6 +54,8 @@ export interface Situation {
   readonly cardDue: boolean;
   readonly openChange: OpenChange | undefined;
   readonly lookKinds: readonly LookKind[];
+  /** the newest plug has specks of metal on it */
+  readonly specks: boolean;
 }
 
 /** Chance that one setting costs less than another, over seeded draws of what is believed. */
@@ -150,6 +152,7 @@ function lookAtChange({ judge, options, fitted, lookKinds }: Situation, change: 
 export function nextStep(situation: Situation): NextStep {
   const { judge, options, fitted, card, openChange } = situation;
   const now = judge.judge(fitted);
+  if (situation.specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
   if (now.leanRisk > MOST_LEAN_RISK) return outOfDanger(situation);
   const cardParts = changedParts(fitted, card.setting);
   if (situation.cardDue && cardParts.length > 0) return { kind: "card", parts: cardParts, urgent: false };

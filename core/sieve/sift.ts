@@ -62,12 +62,9 @@ function lineMaker(builds: readonly BuildRecord[], cylinders: number): (look: Se
     const alike = build.others === undefined;
     const key = `${look.build} ${alike ? 0 : carburettor} ${look.air?.id ?? "baseline"}`;
     const map = mapOf(buildOfCarburettor(build, carburettor), key, look.air);
-    return evidenceFromLook(
-      look.entry,
-      build,
-      map,
-      settingFromLog(look.settings[carburettor] ?? look.setting),
-    );
+    const setting = look.settings[carburettor] ?? look.setting;
+    const before = look.before?.[carburettor] ?? setting;
+    return evidenceFromLook(look.entry, build, map, settingFromLog(setting), settingFromLog(before));
   };
   return (look) => {
     const record = builds[look.build];
@@ -79,7 +76,9 @@ function lineMaker(builds: readonly BuildRecord[], cylinders: number): (look: Se
     const made = new Map<string, Evidence>();
     const each = seen.map((c): readonly [number, Evidence] => {
       const carburettor = carburettorOf(build, c);
-      const key = build.others ? String(carburettor) : JSON.stringify(look.settings[carburettor]);
+      const key = build.others
+        ? String(carburettor)
+        : JSON.stringify([look.settings[carburettor], look.before?.[carburettor]]);
       const known = made.get(key) ?? through(look, build, carburettor);
       made.set(key, known);
       return [c, known];

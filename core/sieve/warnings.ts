@@ -5,7 +5,7 @@ import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { correctedJetNumber } from "../carburettor/jet.ts";
 import type { OpenChange, Present } from "../log/fold.ts";
-import type { Part } from "../log/parts.ts";
+import type { Part, PlugFinding } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { BestSetting } from "./card.ts";
@@ -29,6 +29,8 @@ export type Warning =
   | { readonly code: "ruleInTheWay"; readonly parts: readonly Part[] }
   /** jetted on although these checks of the walk-round say stop */
   | { readonly code: "walkRound"; readonly checks: readonly CheckName[]; readonly reason: string }
+  /** on the newest plug, besides its tone; specks of metal are a stop of their own */
+  | { readonly code: "plugFinding"; readonly finding: PlugFinding }
   | { readonly code: "noAir" }
   | { readonly code: "seaLevelSuspected"; readonly pressurePa: number; readonly elevationM: number }
   | { readonly code: "extrapolatedAir" }
@@ -63,6 +65,7 @@ interface Known {
   readonly ruled: readonly Part[];
   readonly overridden: Present["overridden"];
   readonly outliers: readonly Outlier[];
+  readonly findings: readonly PlugFinding[];
 }
 
 function wantedJet(
@@ -140,10 +143,13 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged, ruled, overridden, outliers } = known;
+  const { openChange, converged, ruled, overridden, outliers, findings } = known;
   return [
     ...danger(known),
     ...(overridden ? [{ code: "walkRound" as const, ...overridden }] : []),
+    ...findings
+      .filter((finding) => finding !== "specks")
+      .map((finding) => ({ code: "plugFinding" as const, finding })),
     ...outliers.map((outlier) => ({ code: "cylinderDiffers" as const, ...outlier })),
     ...(openChange && openChange.parts.length > 1
       ? [{ code: "inseparable" as const, parts: openChange.parts }]

@@ -1,0 +1,44 @@
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { stoichiometricOf } from "#app/forms/look-form.ts";
+import { Choice } from "#app/parts/Choice.tsx";
+import { useRig } from "#app/rig/context.ts";
+
+/** A meter's figure, as λ or as the air-fuel ratio of this rig's fuel. */
+export function LambdaFields({ problem }: { problem: string | undefined }) {
+  const { build, preferences } = useRig();
+  const [scale, setScale] = useState(preferences.mixture);
+  const [sensor, setSensor] = useState<"inside" | "openEnd">("inside");
+  return (
+    <>
+      <input type="hidden" name="scale" value={scale} />
+      <input type="hidden" name="sensor" value={sensor} />
+      <Choice
+        label="The meter shows"
+        value={scale}
+        options={[
+          { value: "lambda", text: "λ" },
+          { value: "afr", text: "AFR", note: `this fuel: ${stoichiometricOf(build.fuel)} at λ 1` },
+        ]}
+        onChange={setScale}
+      />
+      <TextField
+        name="figure"
+        label={scale === "lambda" ? "λ" : "AFR"}
+        autoComplete="off"
+        error={problem !== undefined}
+        helperText={problem ?? "The figure over the whole pull, not one glance."}
+        slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+      />
+      <Choice
+        label="The sensor sits"
+        value={sensor}
+        options={[
+          { value: "inside", text: "Well inside the pipe", note: "± 1.5 %" },
+          { value: "openEnd", text: "Near the open end", note: "± 5 %: air is drawn in" },
+        ]}
+        onChange={setSensor}
+      />
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import ToggleButton from "@mui/material/ToggleButton";
+import { useState } from "react";
+import { Link } from "react-router";
+import { SYMPTOMS, type Symptom } from "#core/log/symptom-names.ts";
+import type { Zone } from "#core/carburettor/zones.ts";
+import { Caution } from "#app/parts/Caution.tsx";
+import { Choice } from "#app/parts/Choice.tsx";
+import { useRig } from "#app/rig/context.ts";
+import { placeHref } from "#app/rig/places.ts";
+import { HAND_GROUPS, LOOK_ALIKES, SYMPTOM_WORDS } from "#app/words/symptoms.ts";
+
+interface SymptomFieldsProps {
+  readonly problem: string | undefined;
+  /** each is felt in a zone of its own; the tuner may say another */
+  readonly onZone: (zone: Zone) => void;
+}
+
+type Answer = "unasked" | "jetting" | "other";
+
+/** What the engine did, by what the hand was doing, and the question that tells it from what feels the same. */
+export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
+  const { header } = useRig();
+  const [symptom, setSymptom] = useState<Symptom>();
+  const [answer, setAnswer] = useState<Answer>("unasked");
+  const alike = symptom && LOOK_ALIKES[symptom];
+  const choose = (name: Symptom) => {
+    setSymptom(name);
+    setAnswer("unasked");
+    onZone(SYMPTOMS[name].zone);
+  };
+  const other = alike && answer === "other";
+  return (
+    <>
+      <input type="hidden" name="symptom" value={symptom ?? ""} />
+      <input type="hidden" name="notJetting" value={other ? alike.cause : ""} />
+      {HAND_GROUPS.map(({ hand, symptoms }) => (
+        <fieldset className="choices" key={hand}>
+          <legend className="label">{hand}</legend>
+          <div className="row">
+            {symptoms.map((name) => (
+              <ToggleButton key={name} value={name} selected={symptom === name} onChange={() => choose(name)}>
+                <span>
+                  {SYMPTOM_WORDS[name]}
+                  <small style={{ display: "block", fontWeight: 400, lineHeight: 1.1 }}>
+                    {SYMPTOMS[name].kind}
+                  </small>
+                </span>
+              </ToggleButton>
+            ))}
+          </div>
+        </fieldset>
+      ))}
+      {problem !== undefined && symptom === undefined && <Caution>{problem}</Caution>}
+      {alike && (
+        <Choice
+          label={alike.question}
+          value={answer}
+          options={[
+            { value: "jetting", text: alike.jetting },
+            { value: "other", text: alike.other },
+          ]}
+          onChange={(value: Answer) => setAnswer(value)}
+        />
+      )}
+      {other && (
+        <Caution grave>
+          That is no jetting. {alike.cause}{" "}
+          {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.
+          It is saved as a note and moves no jet.
+        </Caution>
+      )}
+    </>
+  );
+}
