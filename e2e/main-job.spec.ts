@@ -1,7 +1,7 @@
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { cardText, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
+import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
 
 test("from the air and one plug to the one change, still there after the browser was closed", async ({
   page,
@@ -115,6 +115,36 @@ test("an open change can be put back with one tap, and struck entries come back"
   await expect(page.getByText("(struck through)").first()).toBeAttached();
   await page.getByRole("button", { name: "Bring it back" }).first().click();
   await expect(page.getByText(/^struck of .* struck through$/)).toBeVisible();
+});
+
+test("worse than before is said in two taps, and the way back comes first", async ({ page }) => {
+  await openRig(page);
+  const main = page.getByRole("main");
+  await main.getByRole("button", { name: "Worse", exact: true }).click();
+  await expect(main.getByRole("button", { name: "Worse, but leave it fitted" })).toBeVisible();
+  await main.getByRole("button", { name: "Worse: put it back" }).click();
+  await expect(page.getByText(/Main jet 155 → 152/).first()).toBeVisible();
+  await expect(main.getByText(/Against what was fitted before/).first()).toBeVisible();
+  await expect(main.getByRole("button", { name: "Better" })).toHaveCount(0);
+});
+
+test("what it did is told apart from what feels the same, and specks stop everything", async ({ page }) => {
+  await openRig(page, "/look?how=symptom");
+  await page.getByRole("button", { name: /^Cuts in and out/ }).click();
+  await expect(page.getByText("Rolled off for a second, then on again: what happens?")).toBeVisible();
+  await page.getByRole("button", { name: "Pulls again for a while" }).click();
+  await expect(page.getByText(/That is no jetting. The bowl runs empty/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: /^Stutters off idle/ }).click();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+  await expect(page.getByText("Stutters off idle").first()).toBeVisible();
+  await page.goto(`${RIG}/look?how=plug&zone=top`);
+  await page.getByRole("radio", { name: /bone/ }).click();
+  await page.getByRole("button", { name: "Specks of metal" }).click();
+  await expect(page.getByText(/Stop: do not run it again/)).toBeVisible();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Stop: specks of metal on the plug");
 });
 
 test("another tab hears of a change here", async ({ page, context }) => {

@@ -119,7 +119,31 @@ describe("logging a look", () => {
     );
   });
 
+  it("saves what it did, and what else is on a plug", async () => {
+    await logLook(posted({ type: "symptom", zone: "low", symptom: "bogs", notJetting: "" }));
+    await logLook(posted({ ...PLUG, findings: "wet specks" }));
+    const looks = (await logged()).filter(({ kind }) => kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { type: "symptom", zone: "low", symptom: "bogs" } },
+      { reading: { type: "plug", findings: ["wet", "specks"] } },
+    ]);
+  });
+
+  it("keeps what is no jetting as a note: it moves no jet", async () => {
+    const before = fold(await logged()).looks.length;
+    await logLook(
+      posted({ type: "symptom", zone: "top", symptom: "cutsInAndOut", notJetting: "The bowl runs empty." }),
+    );
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "note",
+      text: "Cuts in and out at the top, like a switch. The bowl runs empty.",
+    });
+    expect(fold(await logged()).looks).toHaveLength(before);
+  });
+
   it.each([
+    [{ type: "symptom", zone: "top", symptom: "" }, "symptom", "Choose what it did"],
+    [{ ...PLUG, findings: "wet gold" }, "findings", ""],
     [{ ...PLUG, tone: "" }, "tone", "Choose the tone"],
     [{ ...LAMBDA, figure: "" }, "figure", "Type the figure"],
     [{ ...LAMBDA, figure: "rich" }, "figure", "“rich” is not a number"],
@@ -154,6 +178,25 @@ describe("changing parts", () => {
   it("does not log nothing", async () => {
     const { message } = await refusal(() => change(posted({ ...SETTING, main: "160" })));
     expect(message).toBe("Nothing differs from what is fitted.");
+  });
+});
+
+describe("better or worse", () => {
+  const say = (verdict: string, putBack = "no") =>
+    tap(posted({ intent: "compared", verdict, zone: "top", putBack }));
+  it("ends the open change, and worse may put it back in the same write", async () => {
+    expect(fold(await logged()).openChange).toBeDefined();
+    await say("worse", "yes");
+    const { openChange, setting, looks } = fold(await logged());
+    expect(openChange).toBeUndefined();
+    expect(setting?.main).toBe(ENDURO_BUILD.baseline.setting.main);
+    expect(looks.at(-1)?.entry.reading).toEqual({ type: "compared", zone: "top", verdict: "worse" });
+    const { message } = await refusal(() => say("better"));
+    expect(message).toContain("Nothing has been changed");
+  });
+  it("leaves it fitted when it is better, or when the tuner says so", async () => {
+    await say("better");
+    expect(fold(await logged())).toMatchObject({ openChange: undefined, setting: { main: 160 } });
   });
 });
 

@@ -1,13 +1,13 @@
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
 import { CYLINDER_SCHOOLS } from "#core/sieve/cylinder-schools.ts";
 import type { Outlier } from "#core/sieve/departures.ts";
-import { SYMPTOM_NAMES } from "#core/log/symptom-names.ts";
+import { SYMPTOM_NAMES, type Symptom } from "#core/log/symptom-names.ts";
 import { freshBalance, readGauges, withLinkage } from "#app/forms/balance-form.ts";
 import { readAdjust } from "#app/forms/adjust-form.ts";
 import { TWIN } from "#demo/other-rigs.ts";
 import { balanceWords, turnWords } from "./balance.ts";
 import { causesOf, outlierReason, outlierTitle, schoolWords } from "./cylinders.ts";
-import { SYMPTOM_WORDS } from "./symptoms.ts";
+import { HAND_GROUPS, SYMPTOM_WORDS } from "./symptoms.ts";
 
 const rich: Outlier = { cylinder: 2, zone: "mid", departure: -0.09, chance: 0.91 };
 const lean: Outlier = { cylinder: 1, zone: "low", departure: 0.07, chance: 0.84 };
@@ -28,8 +28,10 @@ describe("cylinders in words", () => {
     expect(schoolWords("heatRange", rich)).toContain("hotter for cylinder 2");
     expect(schoolWords("heatRange", lean)).toContain("colder for cylinder 1");
   });
-  it("have a word of their own for every symptom", () => {
+  it("have a word of their own for every symptom, each under one thing that a hand does", () => {
     expect(new Set(SYMPTOM_NAMES.map((name) => SYMPTOM_WORDS[name])).size).toBe(SYMPTOM_NAMES.length);
+    const grouped = HAND_GROUPS.flatMap(({ symptoms }): readonly Symptom[] => symptoms);
+    expect([...grouped].sort()).toEqual([...SYMPTOM_NAMES].sort());
   });
 });
 

@@ -119,6 +119,7 @@ describe("warnings in words", () => {
     { code: "leanRisk", chance: 0.2 },
     { code: "leanRisk", chance: 0.2, cylinder: 2 },
     { code: "cylinderDiffers", cylinder: 2, zone: "mid", departure: -0.08, chance: 0.9 },
+    { code: "plugFinding", finding: "glazed" },
     { code: "noneRichEnough", wantedMain: 171.5 },
     { code: "inseparable", parts: ["clip", "main"] },
     { code: "screwAtStop", turns: 2.5, wantedPilot: 41.2 },
