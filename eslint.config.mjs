@@ -18,6 +18,7 @@ const CORE_ROOMS = {
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
   idle: ["numbers", "units"],
   balance: ["units"],
+  runs: ["numbers", "units"],
   instruments: ["units"],
   walkround: ["units", "air", "carburettor", "log", "rig"],
   sieve: ["numbers", "units", "air", "carburettor", "log", "rig", "evidence"],

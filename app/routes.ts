@@ -18,6 +18,7 @@ export default [
     route("cylinders", "routes/cylinders.tsx"),
     route("balance", "routes/balance.tsx"),
     route("look", "routes/look.tsx"),
+    route("stopwatch", "routes/stopwatch.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),
     route("log", "routes/log.tsx"),

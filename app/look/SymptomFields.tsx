@@ -29,6 +29,28 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
     onZone(SYMPTOMS[name].zone);
   };
   const other = alike && answer === "other";
+  const question = (
+    <>
+      {alike && (
+        <Choice
+          label={alike.question}
+          value={answer}
+          options={[
+            { value: "jetting", text: alike.jetting },
+            { value: "other", text: alike.other },
+          ]}
+          onChange={(value: Answer) => setAnswer(value)}
+        />
+      )}
+      {other && (
+        <Caution grave>
+          That is no jetting. {alike.cause}{" "}
+          {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.
+          It is saved as a note and moves no jet.
+        </Caution>
+      )}
+    </>
+  );
   return (
     <>
       <input type="hidden" name="symptom" value={symptom ?? ""} />
@@ -48,27 +70,10 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
               </ToggleButton>
             ))}
           </div>
+          {symptom !== undefined && symptoms.some((name) => name === symptom) && question}
         </fieldset>
       ))}
       {problem !== undefined && symptom === undefined && <Caution>{problem}</Caution>}
-      {alike && (
-        <Choice
-          label={alike.question}
-          value={answer}
-          options={[
-            { value: "jetting", text: alike.jetting },
-            { value: "other", text: alike.other },
-          ]}
-          onChange={(value: Answer) => setAnswer(value)}
-        />
-      )}
-      {other && (
-        <Caution grave>
-          That is no jetting. {alike.cause}{" "}
-          {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.
-          It is saved as a note and moves no jet.
-        </Caution>
-      )}
     </>
   );
 }

@@ -188,6 +188,7 @@ const UNIT_FIELDS = [
   ["temperature", "Temperature", ["°C", "°F"]],
   ["pressure", "Pressure", ["hPa", "kPa", "inHg", "mmHg"]],
   ["length", "Height", ["m", "ft"]],
+  ["speed", "Speed", ["km/h", "mph"]],
   ["vacuum", "Vacuum gauges", ["kPa", "cmHg", "inHg", "mbar"]],
   ["mixture", "Mixture meter", ["lambda", "afr"]],
 ] as const;

@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { Form, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
+import { Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
@@ -14,6 +14,7 @@ import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { SYMPTOM_WORDS } from "#app/words/symptoms.ts";
 import { useRig } from "#app/rig/context.ts";
+import { placeHref } from "#app/rig/places.ts";
 import { fieldMessages, openRig, refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
 import { zoneCaution } from "#app/words/cautions.ts";
@@ -70,6 +71,10 @@ export default function LookRoute() {
       <input type="hidden" name="zone" value={zone} />
       <input type="hidden" name="cylinder" value={cylinder ?? ""} />
       <h1>What did you see?</h1>
+      <p style={{ margin: 0 }}>
+        <Link to={placeHref(context.header.id, "stopwatch")}>By the stopwatch</Link>: laps, a sprint, top
+        speed, fuel used.
+      </p>
       <Choice
         label="Where on the throttle"
         value={zone}

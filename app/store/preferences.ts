@@ -8,6 +8,7 @@ export const Preferences = z.object({
   temperature: z.enum(["°C", "°F"]).default("°C"),
   pressure: z.enum(["hPa", "kPa", "inHg", "mmHg"]).default("hPa"),
   length: z.enum(["m", "ft"]).default("m"),
+  speed: z.enum(["km/h", "mph"]).default("km/h"),
   vacuum: z.enum(["kPa", "cmHg", "inHg", "mbar"]).default("kPa"),
   mixture: z.enum(["lambda", "afr"]).default("lambda"),
   /** how this tuner sets the mixture screw */

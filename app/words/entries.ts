@@ -1,6 +1,7 @@
 /** A log entry as a line: what kind, what it says, what came of it. */
 import type { LogLine } from "#core/log/fold.ts";
 import { spread } from "#core/balance/spread.ts";
+import { runFigure, runName } from "./runs.ts";
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
 import type { AdjustEntry, AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "#app/store/preferences.ts";
@@ -23,6 +24,7 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   adjust: "set",
   balance: "balance",
   headers: "headers",
+  run: "run",
   air: "air",
   fit: "fitted",
   look: "look",
@@ -195,6 +197,8 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
           .map((kelvin) => (kelvin === null ? "–" : formatQuantity("temperature", kelvin, units.temperature)))
           .join(" · "),
       };
+    case "run":
+      return { kind, what: runName(entry.run, units), result: runFigure(entry.run, units) };
     case "note":
       return { kind, what: entry.text, result: "" };
     case "strike":

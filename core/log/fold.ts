@@ -16,6 +16,7 @@ import type {
   HeadersEntry,
   LookEntry,
   OverrideEntry,
+  RunEntry,
   Setting,
   TeardownEntry,
 } from "./schema.ts";
@@ -39,6 +40,13 @@ export interface SeenLook {
   readonly reopenings: number;
   /** what had been fitted before the change that it looked at, one a carburettor */
   readonly before: readonly Setting[] | undefined;
+}
+
+/** A run together with what was fitted. */
+export interface SeenRun {
+  readonly entry: RunEntry;
+  /** one a carburettor */
+  readonly settings: readonly Setting[];
 }
 
 /** What has been changed since anybody looked. */
@@ -92,6 +100,7 @@ export interface Present {
   /** the newest word on each adjuster that is not part of the jetting */
   readonly adjusted: Adjusted;
   readonly balances: readonly BalanceEntry[];
+  readonly runs: readonly SeenRun[];
   /** the newest */
   readonly headers: HeadersEntry | undefined;
   readonly lines: readonly LogLine[];
@@ -144,6 +153,7 @@ interface Running {
   teardown: TeardownEntry[];
   adjusted: Adjusted;
   balances: BalanceEntry[];
+  runs: SeenRun[];
   headers: HeadersEntry | undefined;
 }
 
@@ -220,6 +230,9 @@ function step(now: Running, entry: Entry): void {
     case "balance":
       now.balances.push(entry);
       return;
+    case "run":
+      now.runs.push({ entry, settings: now.settings });
+      return;
     case "headers":
       now.headers = entry;
       return;
@@ -271,6 +284,7 @@ export function fold(entries: readonly Entry[]): Present {
     teardown: [],
     adjusted: {},
     balances: [],
+    runs: [],
     headers: undefined,
   };
   const lines = ordered.map((entry): LogLine => {
@@ -280,7 +294,7 @@ export function fold(entries: readonly Entry[]): Present {
     return line;
   });
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
-  const { adjusted, balances, headers } = now;
+  const { adjusted, balances, runs, headers } = now;
   return {
     builds,
     build,
@@ -297,6 +311,7 @@ export function fold(entries: readonly Entry[]): Present {
     teardown,
     adjusted,
     balances,
+    runs,
     headers,
     lines,
   };

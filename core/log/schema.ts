@@ -19,7 +19,7 @@ const Text = z.string().trim().max(2000);
 export const EntryId = z
   .string()
   .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|note|strike):[A-Za-z0-9-]{4,60}$/,
+    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|note|strike):[A-Za-z0-9-]{4,60}$/,
     "an entry's id looks like look:k3f9-01",
   );
 export const PhotoId = z
@@ -227,6 +227,24 @@ export const BalanceEntry = entry("balance", {
 });
 export type BalanceEntry = z.infer<typeof BalanceEntry>;
 
+const Seconds = z.number().min(0.1).max(36_000);
+const Metres = z.number().min(1).max(2_000_000);
+const MetresPerSecond = z.number().min(0.5).max(150);
+
+/** One timed run, with what was fitted then. */
+export const RunEntry = entry("run", {
+  run: z.discriminatedUnion("what", [
+    z.strictObject({ what: z.literal("lap"), seconds: Seconds }),
+    z.strictObject({ what: z.literal("toSpeed"), seconds: Seconds, speedMs: MetresPerSecond }),
+    z.strictObject({ what: z.literal("distance"), seconds: Seconds, lengthM: Metres }),
+    z.strictObject({ what: z.literal("topSpeed"), speedMs: MetresPerSecond }),
+    z.strictObject({ what: z.literal("fuel"), litres: z.number().min(0.01).max(500), lengthM: Metres }),
+  ]),
+  simulated: z.boolean().optional(),
+});
+export type RunEntry = z.infer<typeof RunEntry>;
+export type Run = RunEntry["run"];
+
 /** The header pipes measured side by side, in the order of the cylinders; left out where nobody pointed. */
 export const HeadersEntry = entry("headers", {
   temperaturesK: z.array(z.number().min(200).max(1500).nullable()).min(2).max(6),
@@ -252,6 +270,7 @@ export const Entry = z.discriminatedUnion("kind", [
   AdjustEntry,
   BalanceEntry,
   HeadersEntry,
+  RunEntry,
   NoteEntry,
   StrikeEntry,
 ]);

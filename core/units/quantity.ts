@@ -34,6 +34,11 @@ export const UNITS = {
     inHg: unit(3386.389, 2, ["inhg", '"hg', "in"]),
     mmHg: unit(133.3224, 0, ["mmhg", "torr"]),
   },
+  speed: {
+    "km/h": unit(1 / 3.6, 0, ["km/h", "kmh", "kph"]),
+    mph: unit(0.44704, 0, ["mph"]),
+    "m/s": unit(1, 1, ["m/s"]),
+  },
   /** how far below the air outside, as vacuum gauges are marked */
   vacuum: {
     kPa: unit(1000, 1, ["kpa"]),
