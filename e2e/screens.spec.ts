@@ -21,6 +21,7 @@ const SCREENS = [
   { path: `${TWIN}/cylinders`, title: /than the rest/ },
   { path: `${TWIN}/balance`, title: "Vacuum balance" },
   { path: `${RIG}/look`, title: "What did you see?" },
+  { path: `${RIG}/stopwatch`, title: "The stopwatch" },
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
@@ -33,7 +34,9 @@ const GROUPS = {
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
     /needle|box|base|work|teardown|walk|build/i.test(path),
   ),
-  "of the day": SCREENS.filter(({ path }) => /enduro$|atv$|air|idle|twin|look|change|why|log/.test(path)),
+  "of the day": SCREENS.filter(({ path }) =>
+    /enduro$|atv$|air|idle|twin|look|stopwatch|change|why|log/.test(path),
+  ),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))

@@ -42,6 +42,14 @@ const walkIdle = async (page: Page) => {
     await page.getByRole("button", { name: "Add", exact: true }).click();
   }
 };
+const typeRuns = async (page: Page) => {
+  await page.getByLabel("To, km/h").fill("80");
+  for (const time of ["8.42", "8.38", "8.45"]) {
+    await page.getByLabel("Time", { exact: true }).fill(time);
+    await page.getByRole("button", { name: "Save this run" }).click();
+    await page.getByText(`${time} s`).first().waitFor();
+  }
+};
 const connectGauges = async (page: Page) => {
   await page.getByRole("button", { name: /^Simulated/ }).click();
   await page.getByRole("button", { name: "This is how it was" }).click();
@@ -66,6 +74,7 @@ const SHOTS: readonly Shot[] = [
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
+  { name: "stopwatch-phone", path: `${RIG}/stopwatch`, phone: true, before: typeRuns },
   { name: "cylinders", path: `${TWIN}/cylinders` },
   { name: "balance", path: `${TWIN}/balance`, before: connectGauges },
   { name: "rig", path: `${RIG}/build` },
