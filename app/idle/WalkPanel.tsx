@@ -122,6 +122,7 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
               Add
             </Button>
           </div>
+          <SettleClock turnedAt={turnedAt} />
           <div className="row" role="group" aria-label="Tap the speed">
             {TAPS.map((by) => (
               <Button key={by} variant="outlined" onClick={() => tap(by)} sx={{ minWidth: 64 }}>
@@ -129,7 +130,6 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
               </Button>
             ))}
           </div>
-          <SettleClock turnedAt={turnedAt} />
         </>
       )}
     </form>
