@@ -3,6 +3,8 @@ import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { freshRig, logged, RIG } from "../__tests__/rig.ts";
 import { database, dayKey, headerKey } from "./database.ts";
 import { gatherRigs } from "./export.ts";
+import { IdleDraft } from "#app/forms/idle-form.ts";
+import { dropDraft, keepDraft, readDraft } from "./drafts.ts";
 import { readPreferences, writePreferences } from "./preferences.ts";
 import { append, importRigs, listRigs, rawData, readRig, removeRig } from "./store.ts";
 
@@ -175,5 +177,23 @@ describe("preferences", () => {
       screwSchool: "middle",
       cylinderSchool: "causeFirst",
     });
+  });
+});
+
+describe("work half done", () => {
+  const half = { phase: "walk", points: [{ turns: 1, rpm: 1500 }], raised: true, simulated: false, round: 1 };
+  it("is kept for its rig, and forgotten when it is done", async () => {
+    await keepDraft("rig:one", "idle", half);
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toEqual(half);
+    expect(await readDraft(IdleDraft, "rig:two", "idle")).toBeUndefined();
+    await dropDraft("rig:one", "idle");
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
+  });
+  it("is as good as none when it cannot be read, and no reason to stop when it cannot be kept", async () => {
+    await database.setItem("meta/draft/idle/rig:one", { ...half, phase: "dance" });
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
+    jest.spyOn(database, "setItem").mockRejectedValue(new Error("full"));
+    await expect(keepDraft("rig:one", "idle", half)).resolves.toBeUndefined();
+    jest.restoreAllMocks();
   });
 });

@@ -70,6 +70,52 @@ describe("lines of the log", () => {
     });
   });
 
+  it("tell what was set, how the gauges stood, and what the pipes and runs gave", () => {
+    const adjust = (set: object) => words(entry("adjust", { set }));
+    expect(adjust({ what: "idleSpeed", rpm: 1210 })).toMatchObject({
+      what: "Idle speed set",
+      result: "1210 rpm",
+    });
+    expect(adjust({ what: "spareIdleSpeed", rpm: 900 }).what).toBe("Spare idle stop set");
+    expect(adjust({ what: "pump", turns: 1.75 }).result).toBe("1 ¾ turns out");
+    const balance = entry("balance", {
+      speed: "cruise",
+      beforePa: [30_000, 36_000],
+      afterPa: [32_000, 33_000],
+    });
+    expect(words(balance)).toMatchObject({
+      what: "Vacuum at cruising speed, 2 gauges",
+      result: "spread 6.0 kPa → 1.0 kPa",
+    });
+    expect(words(entry("headers", { temperaturesK: [493.15, null] })).result).toBe("220.0 °C · –");
+    const run = { what: "toSpeed", seconds: 8.42, speedMs: 25 };
+    expect(words(entry("run", { run }))).toMatchObject({ what: "0 to 90 km/h", result: "8.42 s" });
+  });
+
+  it("tell looks of every kind, with their cylinder", () => {
+    const look = (reading: object, cylinder?: number) => words(entry("look", { reading, cylinder }));
+    expect(look({ type: "symptom", zone: "low", symptom: "bogs" })).toMatchObject({
+      what: "Bogs when cracked open",
+      result: "lean, low",
+    });
+    expect(look({ type: "compared", zone: "top", verdict: "same" })).toMatchObject({
+      what: "Against what was fitted before, Top (¾ to open)",
+      result: "no difference",
+    });
+    const plug = {
+      type: "plug",
+      zone: "mid",
+      tone: "umber",
+      cut: "clean",
+      colderSteps: 0,
+      findings: ["oily"],
+    };
+    expect(look(plug, 2)).toMatchObject({
+      what: "Cylinder 2: Plug, Middle (¼ to ¾), clean cut",
+      result: "umber, oily",
+    });
+  });
+
   it("tell box and base sheet, and a fit on one of several carburettors", () => {
     const box = { ...ENDURO_BUILD.box, pilots: [45] };
     expect(words(entry("box", { box, why: "" }))).toMatchObject({

@@ -28,6 +28,26 @@ const draft: AirEntry = {
   place: "",
 };
 
+describe("a file with cylinders", () => {
+  it("is refused when a look names one that the engine does not have", async () => {
+    const file = logFile();
+    const [rig] = file.rigs;
+    const reading = { type: "symptom", zone: "low", symptom: "bogs" } as const;
+    rig?.entries.push({
+      id: "look:none",
+      at: "2026-05-23T19:00:00+02:00",
+      kind: "look",
+      reading,
+      cylinder: 2,
+    });
+    const read = await readFile(new Blob([JSON.stringify(file)]));
+    expect(read).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringContaining("cylinder must be in 1..1, got 2") as string },
+    });
+  });
+});
+
 describe("the judge, across a message channel", () => {
   const { port1, port2 } = new MessageChannel();
   Comlink.expose(judgeApi(), nodeEndpoint(port1));
@@ -47,6 +67,12 @@ describe("the judge, across a message channel", () => {
   it("works out the card for an air that is still being typed", async () => {
     const answer = await judge.advise("one", draft);
     expect(answer.ok && answer.value.air.air.temperatureK).toBe(303.15);
+  });
+
+  it("compares the cylinders of an engine, of which a single has none to compare", async () => {
+    const answer = await judge.distribution("one");
+    expect(answer).toEqual({ ok: true, value: { cylinders: [], outliers: [], ownJets: [] } });
+    expect(await judge.distribution("never opened")).toMatchObject({ ok: false, name: "unknownLog" });
   });
 
   it("tells what each tone of a plug would lead to", async () => {
