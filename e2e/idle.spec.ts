@@ -52,6 +52,7 @@ test("an idle is walked by hand from cold to its verdict, outlasts a reload, and
   await expect(page.getByText(/then an eighth of a turn richer/)).toBeVisible();
   await page.getByRole("button", { name: /^Screw 1 .* is set$/ }).click();
   await expect(page.getByText(/come back clean, without hanging/)).toBeVisible();
+  await expect(page.getByText(/bring it back to 1700 rpm first/)).toBeVisible();
   await page.getByRole("button", { name: /^Bogs when cracked open/ }).click();
   await expect(page.getByText("Logged. The card counts it in.")).toBeVisible();
   await page.getByRole("link", { name: "Look for an air leak" }).click();

@@ -41,6 +41,8 @@ export const IdleSent = z.discriminatedUnion("intent", [
     simulated: z.boolean(),
     /** the verdict was followed: the screw set, or the jet fitted with the screw at its base */
     followed: z.boolean(),
+    /** from 0 */
+    carburettor: z.int().min(0).max(5),
   }),
   z.object({ intent: z.literal("symptom"), symptom: SymptomName, simulated: z.boolean() }),
 ]);

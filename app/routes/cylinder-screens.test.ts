@@ -7,7 +7,7 @@ import { humidAirFromLog } from "#core/rig/from-build.ts";
 import { idleShare } from "#core/simulator/idle-bench.ts";
 import { simulatedEngine } from "#app/idle/simulated-engine.ts";
 import { FRESH_IDLE, IdleDraft } from "#app/forms/idle-form.ts";
-import { readDraft } from "#app/store/drafts.ts";
+import { keepDraft, readDraft } from "#app/store/drafts.ts";
 import { rawData } from "#app/store/store.ts";
 import { writePreferences, readPreferences } from "#app/store/preferences.ts";
 import { answerOf, freshRig, logged, posted, RIG } from "../__tests__/rig.ts";
@@ -58,8 +58,8 @@ const walked = (error: number, from = 0.25, to = 5) => {
 };
 
 describe("the idle bench", () => {
-  const log = (points: unknown, followed: boolean, simulated = false) =>
-    idle(sent({ intent: "log", points, followed, simulated }));
+  const log = (points: unknown, followed: boolean, simulated = false, carburettor = 0) =>
+    idle(sent({ intent: "log", points, followed, simulated, carburettor }));
 
   it("logs its readings, and where the screw was set, in one write", async () => {
     const { data } = answerOf(await log(walked(-0.1, 0.25, 6), true, true));
@@ -69,6 +69,18 @@ describe("the idle bench", () => {
     expect(setting?.screwTurns).toBeLessThan(2.25);
     expect(setting?.pilot).toBe(38);
     expect(await readDraft(IdleDraft, RIG, "idle")).toMatchObject({ phase: "blip" });
+  });
+
+  it("says that the idle is still raised, and speaks of one carburettor once they differ", async () => {
+    const texts = { pilot: "40", screwTurns: "2 1/4", clip: "3", main: "120", shimMm: "0", carburettor: "2" };
+    await change(posted(texts));
+    await keepDraft(RIG, "idle", { ...FRESH_IDLE, phase: "walk", raised: true });
+    const { data } = answerOf(await log(walked(-0.1, 0.25, 6), true, false, 1));
+    expect(data).toMatchObject({ next: { raised: true } });
+    const { looks, settings } = await present();
+    expect(looks.at(-1)?.entry).toMatchObject({ cylinder: 2, reading: { type: "bestIdle" } });
+    expect(settings[0]).toMatchObject({ pilot: 38, screwTurns: 2.25 });
+    expect(settings[1]).not.toMatchObject({ pilot: 40, screwTurns: 2.25 });
   });
 
   it("fits the next jet of the box with the screw at its base, and begins the walk again", async () => {

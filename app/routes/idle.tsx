@@ -7,6 +7,8 @@ import { SCREW_SCHOOLS, type ScrewSchool } from "#core/idle/schools.ts";
 import type { IdleVerdict } from "#core/idle/verdict.ts";
 import { settling } from "#core/instruments/settled.ts";
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
+import type { Change } from "#core/log/schema.ts";
+import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
@@ -62,25 +64,42 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   }
   const rig = await openRig(params.rigId);
   const { screwSchool } = await readPreferences();
-  const bench = benchOf(sent.points, rig.build, rig.fitted, airOf(rig), screwSchool);
+  const { present, build } = rig;
+  const index = Math.min(sent.carburettor, present.settings.length - 1);
+  const one = buildOfCarburettor(build, index);
+  const bench = benchOf(sent.points, one, present.settings[index] ?? rig.fitted, airOf(rig), screwSchool);
   const { fit, verdict } = bench;
   const reading = idleReading(bench, sent.points);
-  const changes = sent.followed ? followedChanges(verdict) : [];
+  // Said of one carburettor, and of its cylinder, as soon as they are not all alike.
+  const alone = adviceGroups(build, present.settings).length > 1;
+  const [cylinder, more] = alone ? cylindersFedBy(build, index) : [];
+  const changes = (sent.followed ? followedChanges(verdict) : []).map((change): Change =>
+    alone ? { ...change, carburettor: index + 1 } : change,
+  );
   if (!reading && changes.length === 0)
     return refused({ message: fit.ok ? "Nothing to save." : missingWords(fit.missing) });
   const problem = await saveEntries(params.rigId, [
-    ...(reading ? [{ kind: "look" as const, reading, ...simulated }] : []),
+    ...(reading
+      ? [
+          {
+            kind: "look" as const,
+            reading,
+            ...(cylinder !== undefined && more === undefined && { cylinder }),
+            ...simulated,
+          },
+        ]
+      : []),
     ...(changes.length > 0 ? [{ kind: "fit" as const, changes, because: "advice" as const }] : []),
   ]);
   if (problem) return refused(problem, 507);
-  const round = ((await readDraft(IdleDraft, params.rigId, DRAFT)) ?? FRESH_IDLE).round;
+  const { round, raised } = (await readDraft(IdleDraft, params.rigId, DRAFT)) ?? FRESH_IDLE;
   // With another jet the whole walk begins again; with the screw set a blip tells whether it is right.
   const phase = sent.followed && verdict.kind === "leave" ? "blip" : "walk";
   if (!sent.followed) {
     await dropDraft(params.rigId, DRAFT);
     return redirect(`/rigs/${params.rigId}`);
   }
-  const next: IdleDraft = { ...FRESH_IDLE, phase, round: round + (phase === "walk" ? 1 : 0) };
+  const next: IdleDraft = { ...FRESH_IDLE, phase, raised, round: round + (phase === "walk" ? 1 : 0) };
   await keepDraft(params.rigId, DRAFT, next);
   return data({ next });
 }
@@ -95,7 +114,8 @@ function followWords(verdict: IdleVerdict): string | undefined {
 }
 
 export default function IdleRoute({ loaderData }: Route.ComponentProps) {
-  const { advice, build, fitted, header, preferences, present } = useRig();
+  const { advice, build: rigBuild, carburettor, fitted, header, preferences, present } = useRig();
+  const build = useMemo(() => buildOfCarburettor(rigBuild, carburettor), [rigBuild, carburettor]);
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const { revalidate } = useRevalidator();
@@ -161,7 +181,8 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
   };
   const send = (message: IdleSent) =>
     void submit(JSON.stringify(message), { method: "post", encType: "application/json" });
-  const log = (followed: boolean) => send({ intent: "log", points, simulated: draft.simulated, followed });
+  const log = (followed: boolean) =>
+    send({ intent: "log", points, simulated: draft.simulated, followed, carburettor });
   const choose = (chosen: ScrewSchool) =>
     void readPreferences()
       .then((now) => writePreferences({ ...now, screwSchool: chosen }))
@@ -185,6 +206,12 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
               : "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."}
         </p>
       </div>
+      {advice && advice.groups > 1 && (
+        <Caution plain>
+          Carburettor {carburettor + 1}, which feeds {cylindersFedBy(rigBuild, carburettor).join(" and ")}:
+          the card says which one is on the bench.
+        </Caution>
+      )}
       <Choice
         label="The work"
         value={phase}
