@@ -14,7 +14,7 @@ const CORE_ROOMS = {
   air: ["units"],
   log: ["units"],
   carburettor: ["numbers", "units", "air"],
-  rig: ["units", "air", "carburettor", "log"],
+  rig: ["units", "air", "carburettor", "log", "balance"],
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
   idle: ["numbers", "units"],
   balance: ["units"],

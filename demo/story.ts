@@ -15,7 +15,7 @@ import {
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
-import { USUAL_SPREAD_PA } from "#core/balance/spread.ts";
+import { syncOf } from "#core/rig/carburettors.ts";
 import { drawLinked, readLinked, untouched } from "#core/simulator/linked-carburettors.ts";
 import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
@@ -156,9 +156,8 @@ class Story {
 
   /** Turns what the gauges name, so many quarter turns at most; the rest is left for whoever opens the demo. */
   private balance(clock: Clock, quarterTurns: number): void {
-    const { carburettors = 1, engine, sync } = this.plan.build;
-    const linkage = sync?.linkage ?? "shaft";
-    const allowed = sync?.vacuumSpreadPa ?? USUAL_SPREAD_PA;
+    const { carburettors = 1, engine } = this.plan.build;
+    const { linkage, vacuumSpreadPa: allowed } = syncOf(this.plan.build);
     const linked = drawLinked(linkage, carburettors, engine.idleRpm, seededRandom(this.plan.seed));
     const steps = balanceSteps(carburettors, linkage).filter(({ speed }) => speed === "idle");
     let controls = { ...untouched(linked), ...(this.screws && { shaftScrews: this.screws }) };

@@ -17,6 +17,7 @@ function Verdict() {
   const seen = headers.temperaturesK.flatMap((kelvin, i) =>
     kelvin === null ? [] : [{ kelvin, cylinder: i + 1 }],
   );
+  if (seen.length < 2) return null;
   const hot = seen.reduce((most, one) => (one.kelvin > most.kelvin ? one : most));
   const cold = seen.reduce((least, one) => (one.kelvin < least.kelvin ? one : least));
   const unit = preferences.temperature;

@@ -13,6 +13,7 @@ import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { useRig } from "#app/rig/context.ts";
 import type { ActionProblem } from "#app/rig/save.ts";
 import { zoneCaution } from "#app/words/cautions.ts";
+import { CUTS, type Cut } from "#app/words/cuts.ts";
 import { DISTRIBUTION_STEPS } from "#app/words/cylinders.ts";
 import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
 
@@ -45,18 +46,12 @@ function RunTimer() {
   );
 }
 
-const CUTS = [
-  { value: "clean", text: "Clean cut" },
-  { value: "rolled", text: "Rolled off" },
-  { value: "unknown", text: "Not known" },
-] as const;
-
 /** The distribution test: every plug of the engine in one go. */
 export function PlugsSideBySide() {
   const { build } = useRig();
   const fetcher = useFetcher<ActionProblem & { saved?: number }>();
   const [zone, setZone] = useState<Zone>("mid");
-  const [cut, setCut] = useState<(typeof CUTS)[number]["value"]>("clean");
+  const [cut, setCut] = useState<Cut>("clean");
   const [tones, setTones] = useState<readonly (Tone | null)[]>(() =>
     Array.from({ length: build.engine.cylinders }, () => null),
   );

@@ -40,8 +40,8 @@ export class DeviceFeed {
   }
 
   private take(device: Device, sample: Sample): void {
-    const trace = this.traces.get(sample.channel) ?? new Trace(KEPT);
     if (sample.channel > device.about.channels) return;
+    const trace = this.traces.get(sample.channel) ?? new Trace(KEPT);
     this.traces.set(sample.channel, trace);
     trace.add(sample);
     this.watch(device);

@@ -1,8 +1,8 @@
 /** Gauges as typed or as they came, and the balance that is made of them. */
 import * as z from "zod";
 import type { Linkage } from "#core/balance/linkage.ts";
-import { USUAL_SPREAD_PA } from "#core/balance/spread.ts";
 import type { Build } from "#core/log/schema.ts";
+import { syncOf } from "#core/rig/carburettors.ts";
 import { fromSI, toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
@@ -21,13 +21,10 @@ export const BalanceDraft = z.object({
 });
 export type BalanceDraft = z.infer<typeof BalanceDraft>;
 
-export const freshBalance = (build: Build): BalanceDraft => ({
-  linkage: build.sync?.linkage ?? "shaft",
-  speed: "idle",
-  allowedPa: build.sync?.vacuumSpreadPa ?? USUAL_SPREAD_PA,
-  before: {},
-  simulated: false,
-});
+export const freshBalance = (build: Build): BalanceDraft => {
+  const { linkage, vacuumSpreadPa } = syncOf(build);
+  return { linkage, speed: "idle", allowedPa: vacuumSpreadPa, before: {}, simulated: false };
+};
 
 export const BalanceSent = z.object({
   linkage: z.enum(["shaft", "cables"]),
@@ -41,9 +38,8 @@ export type BalanceSent = z.infer<typeof BalanceSent>;
 
 /** @returns the build with what was said of its linkage, or nothing when it says so already */
 export function withLinkage(build: Build, linkage: Linkage, vacuumSpreadPa: number): Build | undefined {
-  const { sync } = build;
-  if (sync?.linkage === linkage && sync.vacuumSpreadPa === vacuumSpreadPa) return undefined;
-  if (!sync && linkage === "shaft" && vacuumSpreadPa === USUAL_SPREAD_PA) return undefined;
+  const sync = syncOf(build);
+  if (sync.linkage === linkage && sync.vacuumSpreadPa === vacuumSpreadPa) return undefined;
   return { ...build, sync: { ...sync, linkage, vacuumSpreadPa } };
 }
 

@@ -2,6 +2,7 @@
 import * as z from "zod";
 import { TONES, ZoneName } from "#core/log/parts.ts";
 import type { Build } from "#core/log/schema.ts";
+import { syncOf } from "#core/rig/carburettors.ts";
 import { toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { Content } from "#app/rig/save.ts";
@@ -39,6 +40,8 @@ export function readPlugs({ zone, cut, tones }: Sent<"plugs">, { engine }: Build
   };
 }
 
+/** A whole degree of either scale is as finely as a spread is typed. */
+const TYPED_TO_K = 0.5;
 const KELVIN = { from: 200, to: 1500 };
 
 /**
@@ -66,8 +69,8 @@ export function readHeaders(
   if (allowed.trim() !== "" && !(spreadK >= 1 && spreadK <= 300))
     fields["allowed"] = "A spread above 1, or nothing.";
   if (Object.keys(fields).length > 0) return { ok: false, fields };
-  const sync = build.sync ?? { linkage: "shaft" as const, vacuumSpreadPa: 2700 };
-  const changed = allowed.trim() !== "" && Math.abs((build.sync?.headerSpreadK ?? 0) - spreadK) > 0.01;
+  const sync = syncOf(build);
+  const changed = allowed.trim() !== "" && Math.abs((sync.headerSpreadK ?? 0) - spreadK) > TYPED_TO_K;
   return {
     ok: true,
     contents: [

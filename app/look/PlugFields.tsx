@@ -7,13 +7,9 @@ import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { PlugDrawing } from "#app/plug/PlugDrawing.tsx";
 import { ToneScale } from "#app/plug/ToneScale.tsx";
+import { CUTS, type Cut } from "#app/words/cuts.ts";
 import { PLUG_FINDING_WORDS } from "#app/words/symptoms.ts";
 
-const CUTS = [
-  { value: "clean", text: "Clean cut", note: "as it was" },
-  { value: "rolled", text: "Rolled off", note: "to idle" },
-  { value: "unknown", text: "Not known" },
-] as const;
 const HEAT_RANGES = [
   ["3", "3 steps too cold"],
   ["2", "2 steps too cold"],
@@ -27,7 +23,7 @@ const HEAT_RANGES = [
 /** A plug's tone, how it was cut, its heat range, and what else is on it. */
 export function PlugFields({ problem }: { problem: string | undefined }) {
   const [tone, setTone] = useState<Tone>();
-  const [cut, setCut] = useState<(typeof CUTS)[number]["value"]>("clean");
+  const [cut, setCut] = useState<Cut>("clean");
   const [findings, setFindings] = useState<readonly PlugFinding[]>([]);
   const toggle = (name: PlugFinding) =>
     setFindings(findings.includes(name) ? findings.filter((other) => other !== name) : [...findings, name]);

@@ -2,14 +2,13 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Zone } from "#core/carburettor/zones.ts";
+import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import { RULES } from "#core/sieve/card-rows.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { ZONE_NAMES } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
 import type { ActionProblem } from "./save.ts";
-
-type Verdict = "better" | "same" | "worse";
 
 /** The zone that a change is felt in: where it is to be looked at, or what its part rules. */
 function feltIn({ next }: Advice, context: RigContext): Zone {
@@ -25,7 +24,7 @@ export function BetterOrWorse({ context, advice }: { context: RigContext; advice
   if (!context.present.openChange) return null;
   const zone = feltIn(advice, context);
   const busy = fetcher.state !== "idle";
-  const say = (verdict: Verdict, putBack: "yes" | "no" = "no") =>
+  const say = (verdict: ComparedVerdict, putBack: "yes" | "no" = "no") =>
     void fetcher.submit(
       { intent: "compared", verdict, zone, putBack },
       { method: "post", action: `/rigs/${context.header.id}` },

@@ -1,5 +1,6 @@
 /** The screens of a rig in the order of the work, each with what it says of its state. */
-import { spread, USUAL_SPREAD_PA } from "#core/balance/spread.ts";
+import { syncOf } from "#core/rig/carburettors.ts";
+import { spread } from "#core/balance/spread.ts";
 import { dayOf, type Build } from "#core/log/schema.ts";
 import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "./clock.ts";
@@ -41,7 +42,7 @@ function idleState({ present: { looks } }: RigContext): string {
 function cylindersState({ present: { balances }, build }: RigContext): string {
   const last = balances.at(-1);
   if (!last) return "";
-  return spread(last.afterPa) <= (build.sync?.vacuumSpreadPa ?? USUAL_SPREAD_PA) ? "in step" : "out of step";
+  return spread(last.afterPa) <= syncOf(build).vacuumSpreadPa ? "in step" : "out of step";
 }
 
 export const PLACES: readonly Place[] = [

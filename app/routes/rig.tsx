@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from "react";
 import { data, Outlet, useRevalidator } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/rig";
-import { ZoneName } from "#core/log/parts.ts";
+import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { wayBack } from "#app/rig/fit-changes.ts";
 import { Change, EntryId, type AirEntry } from "#core/log/schema.ts";
 import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
@@ -46,7 +46,7 @@ const Taps = z.discriminatedUnion("intent", [
   }),
   z.object({
     intent: z.literal("compared"),
-    verdict: z.enum(["better", "same", "worse"]),
+    verdict: z.enum(VERDICTS),
     zone: ZoneName,
     putBack: z.enum(["yes", "no"]),
   }),

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { data, useFetcher } from "react-router";
 import type { Route } from "./+types/stopwatch";
 import { changedParts } from "#core/log/fold.ts";
+import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { longUnit, newestKind, readRun, RUN_KINDS, RunSent, type RunsOfAKind } from "#app/forms/run-form.ts";
 import { Caution } from "#app/parts/Caution.tsx";
@@ -14,7 +15,7 @@ import { openRig, refused, saveEntry, type ActionProblem } from "#app/rig/save.t
 import { BigWatch } from "#app/stopwatch/BigWatch.tsx";
 import { readPreferences, type Preferences } from "#app/store/preferences.ts";
 import { PART_NAMES, partValue } from "#app/words/parts.ts";
-import { comparisonWords, RUN_NAMES, runFigure, type Faster } from "#app/words/runs.ts";
+import { comparisonWords, RUN_NAMES, runFigure } from "#app/words/runs.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const parsed = RunSent.safeParse(Object.fromEntries(await request.formData()));
@@ -66,7 +67,7 @@ function Groups({ kind }: { kind: RunsOfAKind }) {
 }
 
 /** What the runs say of the open change, ready to be logged: the stopwatch is a look too. */
-function SayIt({ verdict }: { verdict: Faster }) {
+function SayIt({ verdict }: { verdict: ComparedVerdict }) {
   const { header, present } = useRig();
   const fetcher = useFetcher<ActionProblem>();
   if (!present.openChange) return null;

@@ -1,6 +1,7 @@
 /** Timed runs in words: what was run, what it gave, and what two settings show against each other. */
 import { consumption } from "#core/runs/consumption.ts";
 import type { Comparison } from "#core/runs/compare.ts";
+import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Run } from "#core/log/schema.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/store/preferences.ts";
@@ -47,12 +48,10 @@ export const runFigure = (run: Run, units: Preferences): string => valueWords(ru
 /** A larger figure is better only for a speed. */
 const largerIsBetter = (what: Run["what"]): boolean => what === "topSpeed";
 
-export type Faster = "better" | "same" | "worse";
-
 export interface ComparisonWords {
   readonly title: string;
   readonly reason: string;
-  readonly verdict: Faster;
+  readonly verdict: ComparedVerdict;
 }
 
 const SURE = 0.8;
@@ -62,7 +61,7 @@ export function comparisonWords(what: Run["what"], found: Comparison, units: Pre
   const show = (value: number) =>
     what === "fuel" ? `${value.toFixed(1)} L/100 km` : valueWords(what, value, units);
   const chanceBetter = largerIsBetter(what) ? found.chanceLarger : 1 - found.chanceLarger;
-  const verdict: Faster = found.moreRuns !== 0 ? "same" : chanceBetter > 0.5 ? "better" : "worse";
+  const verdict: ComparedVerdict = found.moreRuns !== 0 ? "same" : chanceBetter > 0.5 ? "better" : "worse";
   const [low, high] = found.interval;
   const sign = (value: number) => `${value < 0 ? "−" : "+"}${show(Math.abs(value))}`;
   const range = `${sign(found.difference)} (${sign(low)} to ${sign(high)}, ${percentWords(SURE)} sure), ${found.before.count} runs against ${found.after.count}.`;

@@ -3,7 +3,8 @@ import { air, at, build, fit, lookWith } from "../__tests__/entries.ts";
 import { advise } from "../sieve/advise.ts";
 import { fold } from "../log/fold.ts";
 import type { Entry } from "../log/schema.ts";
-import { comparedLikelihood, VERDICTS, type ComparedVerdict } from "./compared.ts";
+import { VERDICTS, type ComparedVerdict } from "../log/parts.ts";
+import { comparedLikelihood } from "./compared.ts";
 
 describe("better, the same, or worse", () => {
   it("share certainty between them, wherever the engine stands", () => {

@@ -4,12 +4,10 @@
  * target: e₁² - e₂² = -2 δ m, with δ what the change did and m the error halfway between the two. That is one
  * line of the unknowns, read through a probit with a band in which nobody can tell.
  */
+import type { ComparedVerdict } from "../log/parts.ts";
 import { requireFinite } from "../units/guard.ts";
 import { normalBetween, normalCdf } from "../numbers/normal.ts";
 import type { Likelihood } from "./likelihood.ts";
-
-export const VERDICTS = ["better", "same", "worse"] as const;
-export type ComparedVerdict = (typeof VERDICTS)[number];
 
 /** Power falls by about three times the square of the error; 0.8 % of it is felt, ± 1.2 %. */
 const FELT = 0.0027;

@@ -37,7 +37,7 @@ export function priorOf(cylinders: number): Belief {
 }
 
 /** Doubt added to all cylinders alike: common and own in the prior's proportion. */
-export function withDoubt(belief: Belief, added: (name: Unknown, cylinder: number) => number): Belief {
+export function addDoubt(belief: Belief, added: (name: Unknown, cylinder: number) => number): Belief {
   const amounts = belief.mean.map((_, i) => {
     const { name, cylinder } = placed(i);
     return added(name, cylinder);

@@ -11,6 +11,10 @@ export type Tone = (typeof TONES)[number];
 export const PLUG_FINDINGS = ["wet", "glazed", "specks", "oily"] as const;
 export type PlugFinding = (typeof PLUG_FINDINGS)[number];
 
+/** Against what was fitted before the open change. */
+export const VERDICTS = ["better", "same", "worse"] as const;
+export type ComparedVerdict = (typeof VERDICTS)[number];
+
 export const PartName = z.enum(PARTS);
 export const ZoneName = z.enum(["idle", "low", "mid", "top"]);
 export const PathName = z.enum(["pilot", "needle", "main", "zones", "air"]);

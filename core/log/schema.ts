@@ -6,7 +6,7 @@ import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
-import { PathName, PLUG_FINDINGS, TONES, ZoneName } from "./parts.ts";
+import { PathName, PLUG_FINDINGS, TONES, VERDICTS, ZoneName } from "./parts.ts";
 import { SymptomName } from "./symptom-names.ts";
 import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
@@ -189,7 +189,7 @@ const Reading = z.discriminatedUnion("type", [
   z.strictObject({
     type: z.literal("compared"),
     zone: ZoneName,
-    verdict: z.enum(["better", "same", "worse"]),
+    verdict: z.enum(VERDICTS),
   }),
 ]);
 export type Reading = z.infer<typeof Reading>;

@@ -1,6 +1,11 @@
 /** A rig with several carburettors is judged as several rigs with one: each with its own parts and baseline. */
+import { USUAL_SPREAD_PA } from "../balance/spread.ts";
 import { PARTS } from "../log/parts.ts";
 import type { Build, Setting } from "../log/schema.ts";
+
+/** How they are kept in step: as the rig says, else as most are. */
+export const syncOf = ({ sync }: Build): NonNullable<Build["sync"]> =>
+  sync ?? { linkage: "shaft", vacuumSpreadPa: USUAL_SPREAD_PA };
 
 export const carburettorCount = ({ carburettors = 1 }: Build): number => carburettors;
 

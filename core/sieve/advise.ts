@@ -4,6 +4,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { buildModel, type Model } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { beliefOver } from "../evidence/cylinders.ts";
+import type { Evidence } from "../evidence/from-look.ts";
 import type { Belief } from "../evidence/unknowns.ts";
 import { fold, type Present } from "../log/fold.ts";
 import type { PlugFinding } from "../log/parts.ts";
@@ -95,6 +96,8 @@ interface Group {
   /** of the mean of their cylinders */
   readonly belief: Belief;
   readonly cylinders: readonly CylinderBelief[];
+  /** looks at these cylinders, or at the engine as a whole */
+  readonly evidence: readonly Evidence[];
 }
 
 /** @throws {RangeError} if the log holds no build, or one that cannot be */
@@ -112,6 +115,11 @@ function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Gr
   const [first = 0] = carburettors;
   const build = buildOfCarburettor(rig, first);
   const cylinders = carburettors.flatMap((one) => cylindersFedBy(rig, one));
+  const elsewhere = new Set(
+    present.looks.flatMap(({ entry: { id, cylinder } }) =>
+      cylinder === undefined || cylinders.includes(cylinder) ? [] : [id],
+    ),
+  );
   return {
     carburettors,
     groups: all.length,
@@ -122,6 +130,7 @@ function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Gr
       sifted.joint,
       cylinders.map((cylinder) => cylinder - 1),
     ),
+    evidence: sifted.evidence.filter(({ lookId }) => !elsewhere.has(lookId)),
     cylinders:
       cylinders.length < 2
         ? []
@@ -129,7 +138,7 @@ function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Gr
   };
 }
 
-function zoneAdvice(now: Judged, { evidence }: Sifted): ZoneAdvice[] {
+function zoneAdvice(now: Judged, evidence: readonly Evidence[]): ZoneAdvice[] {
   return ZONES.map((zone) => {
     const spread = now.zones[zone];
     return {
@@ -163,9 +172,9 @@ function lookKinds({ looks }: Present): LookKind[] {
  */
 export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
   const { present, sifted } = open;
-  const { evidence, outcomes } = sifted;
+  const { outcomes } = sifted;
   const group = groupOf(open, carburettor);
-  const { carburettors, groups, build, model, belief, cylinders, fitted } = group;
+  const { carburettors, groups, build, model, belief, cylinders, evidence, fitted } = group;
   const airEntry = draft ?? present.air;
   const air = airEntry ? humidAirFromLog(airEntry) : model.rig.baseline.air;
   const judge = settingJudge(model, belief, air, build.usage, cylinders);
@@ -192,7 +201,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       lookKinds: lookKinds(present),
       specks: findingsOf(present).includes("specks"),
     }),
-    zones: zoneAdvice(now, sifted),
+    zones: zoneAdvice(now, evidence),
     strip: stripCurve(model, belief, air, fitted),
     marks: evidence.map(({ lookId, zone, zoneShift, likelihood }) => ({
       lookId,

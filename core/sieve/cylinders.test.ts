@@ -7,7 +7,7 @@ import type { Build, Entry } from "../log/schema.ts";
 import { cholesky, dot, times } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { toneLikelihood } from "../evidence/plug-tone.ts";
-import { advise, openCase } from "./advise.ts";
+import { advise, adviseOn, openCase } from "./advise.ts";
 import { distribution } from "./cylinders.ts";
 import { sift } from "./sift.ts";
 import { fold } from "../log/fold.ts";
@@ -118,6 +118,18 @@ describe("carburettors that differ", () => {
       [[1], 120],
       [[2], 122.5],
     ]);
+  });
+  it("count the looks at their own cylinders, and those at the engine as a whole", () => {
+    const looked = [
+      ...start,
+      own,
+      plugOf(1, "mid", "cocoa"),
+      plugOf(2, "mid", "soot"),
+      plugOf(undefined, "mid", "cocoa"),
+    ];
+    const counted = [0, 1].map((one) => adviseOn(openCase(looked), undefined, one).zones[2]?.looks);
+    expect(counted).toEqual([2, 2]);
+    expect(advise(looked.filter((entry) => entry !== own)).zones[2]?.looks).toBe(3);
   });
   it("read a look through the jets of the carburettor that feeds it", () => {
     const { joint } = sift(fold([...start, own, plugOf(2, "top", "biscuit")]));

@@ -1,6 +1,6 @@
 /** Old looks fade, and work on the engine reopens doubt: both only ever add to a belief's variance. */
 import type * as z from "zod";
-import { withDoubt } from "../evidence/cylinders.ts";
+import { addDoubt } from "../evidence/cylinders.ts";
 import type { PathName } from "../log/parts.ts";
 import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "../evidence/unknowns.ts";
 
@@ -21,13 +21,13 @@ const REOPENS: Readonly<Record<z.infer<typeof PathName>, readonly Unknown[]>> = 
 /** @param days - between two groups of looks, not below 0 */
 export function drift(belief: Belief, days: number): Belief {
   const added = DRIFT_SD_PER_MONTH ** 2 * (Math.max(0, days) / DAYS_PER_MONTH);
-  return withDoubt(belief, (name) => (name === "pilot" || name === "needle" || name === "main" ? added : 0));
+  return addDoubt(belief, (name) => (name === "pilot" || name === "needle" || name === "main" ? added : 0));
 }
 
 /** Never beyond what was doubted at the very start, never a reset of what was learnt. */
 export function reopen(belief: Belief, paths: readonly z.infer<typeof PathName>[]): Belief {
   const names = new Set(paths.flatMap((path) => REOPENS[path]));
-  return withDoubt(belief, (name, cylinder) => {
+  return addDoubt(belief, (name, cylinder) => {
     if (!names.has(name)) return 0;
     const place = cylinder * UNKNOWNS.length + UNKNOWNS.indexOf(name);
     const variance = belief.covariance[place]?.[place] ?? 0;
