@@ -22,6 +22,8 @@ test("a twin out of step is brought in by the screw that the gauges name", async
     await page.waitForTimeout(2200);
   }
   await expect(heading).toHaveText(/^In step/);
+  // In step: hoses, plugs and the tap go back before anybody rides it.
+  await expect(page.getByText(/stands on prime while its hose is off, and goes back after/)).toBeVisible();
   await page.getByRole("button", { name: "Log the balance" }).click();
   await page.waitForURL(/cylinders$/);
   await open(page, `${TWIN}/log`);

@@ -118,7 +118,7 @@ function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
   };
   return (
     <>
-      <div aria-live="polite">
+      <div aria-live={live ? "off" : "polite"}>
         <h1>
           {words?.title ?? "Vacuum balance"} <SimulatedMark state={state} />
         </h1>
@@ -127,7 +127,7 @@ function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
             "Warm, a gauge on each intake: neighbours first, then pairs, because each screw moves everything beyond it."}
         </p>
       </div>
-      {BALANCE_CAUTIONS.slice(0, shown ? 1 : 3).map((caution) => (
+      {BALANCE_CAUTIONS.slice(0, judged && !judged.inStep ? 1 : 3).map((caution) => (
         <Caution key={caution}>{caution}</Caution>
       ))}
       <ConnectBar
