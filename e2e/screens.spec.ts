@@ -82,9 +82,10 @@ test("an unknown page and an unknown rig say so and show the way on", async ({ p
 test("an empty paddock teaches the next step", async ({ page }) => {
   await open(page, "/data");
   for (let left = 5; left > 0; left -= 1) {
-    await page.getByRole("button", { name: "Delete" }).first().click();
+    await page.getByRole("button", { name: "Delete", exact: true }).first().click();
     await page.getByRole("button", { name: "Delete it" }).click();
-    await expect(page.getByRole("button", { name: "Delete" })).toHaveCount(left - 1);
+    await expect(page.getByRole("dialog")).toBeHidden();
+    await expect(page.getByRole("button", { name: "Delete", exact: true })).toHaveCount(left - 1);
   }
   await expect(page.getByText("There is no rig in this browser yet.")).toBeVisible();
   await page.goto("/");

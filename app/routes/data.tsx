@@ -124,6 +124,7 @@ function Remove({ header, onDone }: { header: Header; onDone: () => void }) {
         <Button
           color="error"
           variant="contained"
+          disabled={fetcher.state !== "idle"}
           onClick={() => {
             void fetcher.submit({ intent: "remove", rigId: header.id }, { method: "post" }).then(onDone);
           }}
