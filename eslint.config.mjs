@@ -15,7 +15,7 @@ const CORE_ROOMS = {
   log: ["units"],
   carburettor: ["numbers", "units", "air"],
   rig: ["units", "air", "carburettor", "log", "balance"],
-  evidence: ["numbers", "units", "air", "carburettor", "log", "rig"],
+  evidence: ["numbers", "units", "air", "carburettor", "log", "rig", "runs"],
   idle: ["numbers", "units"],
   balance: ["units"],
   runs: ["numbers", "units"],

@@ -1,12 +1,13 @@
 /** A run as typed or stopped, and runs of one kind beside each other. */
 import * as z from "zod";
+import { runValue } from "#core/evidence/from-runs.ts";
 import { compareRuns, type Comparison } from "#core/runs/compare.ts";
 import type { SeenRun } from "#core/log/fold.ts";
 import type { Run } from "#core/log/schema.ts";
 import { toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { Preferences } from "#app/store/preferences.ts";
-import { runName, runValue } from "#app/words/runs.ts";
+import { runName } from "#app/words/runs.ts";
 
 export const RUN_KINDS = ["lap", "toSpeed", "distance", "topSpeed", "fuel"] as const;
 

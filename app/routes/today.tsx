@@ -30,7 +30,7 @@ const isPlainCheck = ({ entry }: LogLine): boolean =>
 
 export default function TodayRoute() {
   const context = useRig();
-  const { advice, present, header, problem } = context;
+  const { advice, present, preferences, header, problem } = context;
   const day = present.lines.at(-1)?.entry.at;
   const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
   const plainChecks = lines.filter(isPlainCheck);
@@ -71,7 +71,7 @@ export default function TodayRoute() {
       <BetterOrWorse context={context} advice={advice} />
       <OpenChangeLine />
       {advice.surprises.map((surprise) => (
-        <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>
+        <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}
       {advice.warnings.map((warning) => {
         const { grave, text } = warningWords(warning);

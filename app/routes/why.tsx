@@ -3,7 +3,7 @@ import { OutlookTable } from "#app/rig/OutlookTable.tsx";
 import { Working } from "#app/parts/Working.tsx";
 import { SURPRISING } from "#core/sieve/update.ts";
 import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
-import { readingWords } from "#app/words/entries.ts";
+import { outcomeWords } from "#app/words/outcomes.ts";
 import { nextWords } from "#app/words/next.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
 import { Caution } from "#app/parts/Caution.tsx";
@@ -43,7 +43,7 @@ function Zones() {
 }
 
 function Looks() {
-  const { advice, present } = useRig();
+  const { advice, present, preferences } = useRig();
   const outcomes = [...(advice?.looks ?? [])].reverse();
   if (outcomes.length === 0)
     return <p className="quiet">No look has been logged: all this is physics and doubt.</p>;
@@ -61,21 +61,17 @@ function Looks() {
       </thead>
       <tbody>
         {outcomes.map(({ lookId, reads, expected, expectedSd, weight, tail }) => {
-          const look = present.looks.find(({ entry }) => entry.id === lookId)?.entry;
-          if (!look) return null;
+          const words = outcomeWords({ lookId, reads }, present, preferences);
+          if (!words) return null;
           return (
             <tr key={lookId}>
               <th scope="row">
-                {readingWords(look.reading, look.cylinder)}
+                {words.what}
                 <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
-                  {dayTitle(look.at)}, {look.at.slice(11, 16)}
+                  {dayTitle(words.at)}, {words.at.slice(11, 16)}
                 </small>
               </th>
-              <td>
-                {look.reading.type === "plug"
-                  ? `${look.reading.tone}: ${mixtureWords(reads)}`
-                  : mixtureWords(reads, 0.005)}
-              </td>
+              <td>{words.read}</td>
               <td>
                 {mixtureWords(expected, 0.005)} ± {(100 * DOUBT_SDS * expectedSd).toFixed(0)} %
               </td>
@@ -91,7 +87,7 @@ function Looks() {
 
 export default function WhyRoute() {
   const context = useRig();
-  const { advice, present, problem } = context;
+  const { advice, present, preferences, problem } = context;
   if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
   const { title, reason } = nextWords(advice, present.openChange);
   return (
@@ -103,7 +99,7 @@ export default function WhyRoute() {
         </p>
       </div>
       {advice.surprises.map((surprise) => (
-        <Caution key={surprise.lookId}>{surpriseWords(surprise, present)}</Caution>
+        <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}
       <div className="scroll-x">
         <Zones />

@@ -1,17 +1,16 @@
 /** A log entry as a line: what kind, what it says, what came of it. */
 import type { LogLine } from "#core/log/fold.ts";
 import { spread } from "#core/balance/spread.ts";
-import { runFigure, runName } from "./runs.ts";
-import { SYMPTOMS } from "#core/log/symptom-names.ts";
-import type { AdjustEntry, AirEntry, CheckEntry, Entry, Reading, TeardownEntry } from "#core/log/schema.ts";
+import { runFigure, runName, timeWords } from "./runs.ts";
+import type { AdjustEntry, AirEntry, CheckEntry, Entry, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
-import { PLUG_FINDING_WORDS, SYMPTOM_WORDS } from "./symptoms.ts";
+import { readingResult, readingWords } from "./readings.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
 import { WORK_WORDS } from "./work.ts";
-import { capital, partInSentence, partValue, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
+import { capital, partInSentence, partValue } from "./parts.ts";
 
 export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   build: "rig",
@@ -25,6 +24,7 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   balance: "balance",
   headers: "headers",
   run: "run",
+  import: "logger",
   air: "air",
   fit: "fitted",
   look: "look",
@@ -36,23 +36,6 @@ export interface LineWords {
   readonly kind: string;
   readonly what: string;
   readonly result: string;
-}
-
-const CUTS = { clean: "clean cut", rolled: "rolled to idle", unknown: "cut unknown" } as const;
-
-export function readingWords(reading: Reading, cylinder?: number): string {
-  const what = readingAlone(reading);
-  return cylinder === undefined ? what : `Cylinder ${cylinder}: ${what}`;
-}
-
-function readingAlone(reading: Reading): string {
-  const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
-  if (reading.type === "bestIdle") return `Idle bench, ${reading.points.length} readings`;
-  if (reading.type === "symptom") return SYMPTOM_WORDS[reading.symptom];
-  if (reading.type === "compared") return `Against what was fitted before, ${where}`;
-  return reading.type === "plug"
-    ? `Plug, ${where}, ${CUTS[reading.cut]}`
-    : `λ, ${where}, sensor ${reading.sensor === "inside" ? "inside the pipe" : "at the open end"}`;
 }
 
 export function airWords(air: AirEntry, units: Preferences): string {
@@ -88,22 +71,6 @@ const REASONS = {
   teardown: "as found inside",
   own: "own choice",
 } as const;
-
-function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
-  if (reading.type === "compared") return reading.verdict === "same" ? "no difference" : reading.verdict;
-  if (reading.type === "plug")
-    return [
-      reading.tone,
-      ...(reading.findings ?? []).map((name) => PLUG_FINDING_WORDS[name].name.toLowerCase()),
-    ].join(", ");
-  if (reading.type === "bestIdle")
-    return `best at ${formatTurns((reading.fallInTurns + reading.fallOutTurns) / 2)} turns`;
-  if (reading.type === "symptom")
-    return `${SYMPTOMS[reading.symptom].kind}, ${ZONE_NAMES[reading.zone].toLowerCase()}`;
-  return units.mixture === "afr"
-    ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
-    : `λ ${reading.lambda.toFixed(2)}`;
-}
 
 const sizes = (list: readonly number[]): string => `${list.length} ${list.length === 1 ? "size" : "sizes"}`;
 
@@ -199,6 +166,12 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
       };
     case "run":
       return { kind, what: runName(entry.run, units), result: runFigure(entry.run, units) };
+    case "import":
+      return {
+        kind,
+        what: entry.file,
+        result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${entry.delayS.toFixed(2)} s behind`}`,
+      };
     case "note":
       return { kind, what: entry.text, result: "" };
     case "strike":

@@ -1,5 +1,6 @@
 /** Timed runs in words: what was run, what it gave, and what two settings show against each other. */
 import { consumption } from "#core/runs/consumption.ts";
+import { runValue } from "#core/evidence/from-runs.ts";
 import type { Comparison } from "#core/runs/compare.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Run } from "#core/log/schema.ts";
@@ -27,13 +28,6 @@ export function runName(run: Run, units: Preferences): string {
   if (run.what === "toSpeed") return `0 to ${formatQuantity("speed", run.speedMs, units.speed)}`;
   if (run.what === "distance") return `Over ${formatQuantity("length", run.lengthM, units.length)}`;
   return RUN_NAMES[run.what];
-}
-
-/** What counts: seconds, or metres a second, or litres a hundred kilometres. */
-export function runValue(run: Run): number {
-  if (run.what === "topSpeed") return run.speedMs;
-  if (run.what === "fuel") return consumption(run.litres, run.lengthM / 1000).litresPer100Km;
-  return run.seconds;
 }
 
 export function valueWords(what: Run["what"], value: number, units: Preferences): string {

@@ -56,6 +56,12 @@ export function warningWords(warning: Warning): WarningWords {
       return grave(
         `Jetted on a failed walk-round (${checkList(warning.checks)}): “${warning.reason}”. Readings taken on a fault teach the wrong lesson.`,
       );
+    case "plugHeatRange":
+      return plain(
+        warning.says === "tooCold"
+          ? "The strap of the newest plug is much darker than its porcelain: the plug is too cold. Settle its heat range before any jet."
+          : "The strap of the newest plug is much paler than its porcelain: the plug is too hot. Settle its heat range before any jet.",
+      );
     case "noAir":
       return plain("No air has been read: the card is for the baseline’s day.");
     case "seaLevelSuspected":

@@ -189,7 +189,7 @@ describe("log lines in words", () => {
       plug("0009", "10:00", "top", "soot"),
     ];
     const [surprise] = advise(entries).surprises;
-    expect(surprise && surpriseWords(surprise, fold(entries))).toMatch(
+    expect(surprise && surpriseWords(surprise, fold(entries), Preferences.parse({}))).toMatch(
       /^Plug, Top .* at 10:00 reads 17 % rich where all else says .*strike it/,
     );
   });

@@ -1,7 +1,6 @@
 /** Best idle by the screw: between its two fall-offs the mixture is on target. A normal likelihood. */
 import { requirePositive } from "../units/guard.ts";
-import { normalCdf } from "../numbers/normal.ts";
-import type { Likelihood } from "./likelihood.ts";
+import { normalLikelihood, type Likelihood } from "./likelihood.ts";
 
 /** Even a perfect fit: an engine's best idle is not exactly its target, nor the model's screw exactly its own. */
 const METHOD_SD = 0.02;
@@ -12,10 +11,5 @@ const METHOD_SD = 0.02;
  */
 export function bestIdleLikelihood(fitSd: number): Likelihood {
   const variance = requirePositive("doubt of best idle", fitSd) ** 2 + METHOD_SD ** 2;
-  return {
-    log: (e) => (-0.5 * e * e) / variance,
-    normal: { mean: 0, variance },
-    tail: (mean, believed) => 2 * normalCdf(-Math.abs(mean) / Math.sqrt(believed + variance)),
-    reads: 0,
-  };
+  return normalLikelihood(0, variance);
 }

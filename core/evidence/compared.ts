@@ -5,39 +5,49 @@
  * line of the unknowns, read through a probit with a band in which nobody can tell.
  */
 import type { ComparedVerdict } from "../log/parts.ts";
-import { requireFinite } from "../units/guard.ts";
+import { requireFinite, requirePositive } from "../units/guard.ts";
 import { normalBetween, normalCdf } from "../numbers/normal.ts";
 import type { Likelihood } from "./likelihood.ts";
 
-/** Power falls by about three times the square of the error; 0.8 % of it is felt, ± 1.2 %. */
-const FELT = 0.0027;
-const BLUR = 0.004;
+/** How finely two settings are told apart, as gains in the square of the error. */
+export interface Feel {
+  /** the least gain that is called one */
+  readonly felt: number;
+  readonly blur: number;
+}
+
+/** Power falls by so many times the square of the error (the power curve about its crest). */
+export const POWER_PER_SQUARE = 3;
+/** A hand on the throttle: 0.8 % of the power is felt, ± 1.2 %. */
+export const BY_HAND: Feel = { felt: 0.008 / POWER_PER_SQUARE, blur: 0.012 / POWER_PER_SQUARE };
 /** Where its mark stands: towards where the change should have gone, or right. */
 const MARK = 0.05;
 
 /** Between which gains a verdict is given. */
-const BANDS: Readonly<Record<ComparedVerdict, readonly [number, number]>> = {
-  better: [FELT, Infinity],
-  same: [-FELT, FELT],
-  worse: [-Infinity, -FELT],
-};
+const bandOf = (verdict: ComparedVerdict, felt: number): readonly [number, number] =>
+  (({ better: [felt, Infinity], same: [-felt, felt], worse: [-Infinity, -felt] }) as const)[verdict];
 
 /**
  * @param moved - how far the change moved the mixture, log, + leaner
  * @returns likelihood of the error halfway between before and after
  * @throws {RangeError} if it is no finite number
  */
-export function comparedLikelihood(verdict: ComparedVerdict, moved: number): Likelihood {
+export function comparedLikelihood(
+  verdict: ComparedVerdict,
+  moved: number,
+  { felt, blur }: Feel = BY_HAND,
+): Likelihood {
   requireFinite("what the change did", moved);
-  const [from, to] = BANDS[verdict];
+  const [from, to] = bandOf(verdict, requirePositive("least gain", felt));
+  requirePositive("blur", blur);
   const chance = (gain: number, spread: number) =>
     normalBetween((from - gain) / spread, (to - gain) / spread);
   const side = verdict === "same" ? 0 : Math.sign(moved) * (verdict === "better" ? -1 : 1);
   return {
-    log: (m) => Math.log(Math.max(chance(-2 * moved * m, BLUR), 1e-300)),
+    log: (m) => Math.log(Math.max(chance(-2 * moved * m, blur), 1e-300)),
     tail: (mean, variance) => {
       const gain = -2 * moved * mean;
-      const spread = Math.hypot(BLUR, 2 * moved * Math.sqrt(variance));
+      const spread = Math.hypot(blur, 2 * moved * Math.sqrt(variance));
       const above = normalCdf((to - gain) / spread);
       const below = normalCdf((gain - from) / spread);
       return Math.min(1, 2 * Math.min(above, below));

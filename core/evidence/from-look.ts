@@ -1,15 +1,18 @@
 /** From a logged look to evidence: which line of the unknowns it speaks about, and what it says. */
 import type { Zone } from "../carburettor/zones.ts";
 import type { Build, LookEntry, Reading } from "../log/schema.ts";
-import { lambdaLikelihood } from "./lambda.ts";
+import { lambdaLikelihood, loggedSd } from "./lambda.ts";
 import type { Likelihood } from "./likelihood.ts";
 import type { Setting } from "../carburettor/carburettor.ts";
-import type { PlugFinding } from "../log/parts.ts";
-import { comparedLikelihood } from "./compared.ts";
+import { comparedLikelihood, type Feel } from "./compared.ts";
 import { bestIdleLikelihood } from "./best-idle.ts";
-import { blendLines, type Line, type ZoneMixture } from "./mixture.ts";
-import { toneLikelihood } from "./plug-tone.ts";
+import type { HeatSlope } from "./heat-slope.ts";
+import { heatOf, heatTargetOf, type HeatReading } from "./heat-reading.ts";
+import { blendLines, type Line, type MixturePoint, type ZoneMixture } from "./mixture.ts";
+import { IDLE_SHARE, plugLikelihood } from "./plug.ts";
 import { symptomLikelihood } from "./symptom.ts";
+import { SAYS_NOTHING, temperatureLikelihood } from "./temperature.ts";
+import { threeStepLikelihood, type Step } from "./three-steps.ts";
 
 export interface Evidence {
   readonly lookId: string;
@@ -20,100 +23,120 @@ export interface Evidence {
   readonly likelihood: Likelihood;
 }
 
-/** Errors of readers and sensors, as shares of mixture. Each can be tightened only by a better method. */
-export const READER_SD = { clean: 0.03, rolled: 0.06, unknown: 0.045 } as const;
-export const SENSOR_SD = { inside: 0.015, openEnd: 0.05 } as const;
-/** Alcohol leaves little colour. */
-const METHANOL_FACTOR = 2.5;
-/** Glaze and oil cover the porcelain, fuel washes it: what tone is left says little of the mixture. */
-const COVERS_THE_TONE: ReadonlySet<PlugFinding> = new Set(["wet", "glazed", "oily"]);
-const COVERED_FACTOR = 3;
-/** A plug one heat range too cold reads this much darker. */
-const DARKER_PER_COLDER_STEP = 0.02;
-/** How much of a plug's colour the roll to idle has painted over. Unknown cuts are taken half way. */
-const IDLE_SHARE = { clean: 0, rolled: 0.5, unknown: 0.25 } as const;
-
-type PlugReading = Extract<Reading, { type: "plug" }>;
-
-function plugEvidence(reading: PlugReading, fuel: Build["fuel"]["name"]): Likelihood {
-  const hidden = reading.findings?.some((finding) => COVERS_THE_TONE.has(finding)) ?? false;
-  const sd =
-    READER_SD[reading.cut] * (fuel === "methanol" ? METHANOL_FACTOR : 1) * (hidden ? COVERED_FACTOR : 1);
-  return toneLikelihood({
-    tone: reading.tone,
-    sd,
-    looksRicher: DARKER_PER_COLDER_STEP * reading.colderSteps,
-  });
+/** What the rest of the log knows that a look cannot say by itself. */
+export interface LookContext {
+  /** fitted before the change that the look was about; the same where there was none */
+  readonly before?: Setting;
+  /** how finely two settings were told apart, when not by hand */
+  readonly feel?: Feel;
+  /** what this engine's temperatures have taught */
+  readonly heatSlope?: HeatSlope | undefined;
 }
 
-type IdleReading = Extract<Reading, { type: "bestIdle" }>;
+/** Errors of λ sensors, as shares of mixture. */
+export const SENSOR_SD = { inside: 0.015, openEnd: 0.05 } as const;
+/** Crown wash and header colour. */
+const WITNESS_SD = 0.06;
+
+const CROWN_STEPS: Readonly<Record<Of<"crown">["crown"], Step>> = {
+  dry: "lean",
+  island: "right",
+  washed: "rich",
+};
+const HEADER_STEPS: Readonly<Record<Of<"header">["colour"], Step>> = {
+  pale: "lean",
+  tan: "right",
+  black: "rich",
+};
+
+type Of<T extends Reading["type"]> = Extract<Reading, { type: T }>;
+
+/** A line and what is read along it. */
+interface Said {
+  readonly line: Line;
+  readonly likelihood: Likelihood;
+}
 
 /** Halfway between the fall-offs the mixture is right: on the scale of the mixture, not of the screw. */
-function idleEvidence(
-  look: LookEntry,
-  reading: IdleReading,
-  mixtureOf: ZoneMixture,
-  setting: Setting,
-): Evidence {
+function idleSaid(reading: Of<"bestIdle">, mixtureOf: ZoneMixture, setting: Setting): Said {
   const { fallInTurns, fallOutTurns, sdTurns } = reading;
   const [fallIn, fallOut] = [fallInTurns, fallOutTurns].map(
     (screwTurns) => mixtureOf({ ...setting, screwTurns }).idle,
   );
   if (!fallIn || !fallOut) throw new RangeError("best idle must have two fall-offs, got fewer");
-  const line = blendLines(fallIn, fallOut, 0.5);
   const perTurn = Math.abs(fallOut.shift - fallIn.shift) / Math.max(0.1, fallOutTurns - fallInTurns);
-  return {
-    lookId: look.id,
-    zone: "idle",
-    line,
-    zoneShift: line.shift,
-    likelihood: bestIdleLikelihood(perTurn * sdTurns),
-  };
+  return { line: blendLines(fallIn, fallOut, 0.5), likelihood: bestIdleLikelihood(perTurn * sdTurns) };
 }
-
-type ComparedReading = Extract<Reading, { type: "compared" }>;
 
 /** Speaks of the error halfway between before and after; where nothing was changed it says nothing. */
-function comparedEvidence(
-  look: LookEntry,
-  { zone, verdict }: ComparedReading,
+function comparedSaid(
+  { zone, verdict }: Of<"compared">,
   mixtureOf: ZoneMixture,
   setting: Setting,
-  before: Setting,
-): Evidence {
+  { before = setting, feel }: LookContext,
+): Said {
   const [was, is] = [mixtureOf(before)[zone], mixtureOf(setting)[zone]];
-  const line = blendLines(was, is, 0.5);
   return {
-    lookId: look.id,
-    zone,
-    line,
-    zoneShift: line.shift,
-    likelihood: comparedLikelihood(verdict, is.shift - was.shift),
+    line: blendLines(was, is, 0.5),
+    likelihood: comparedLikelihood(verdict, is.shift - was.shift, feel),
   };
 }
 
-/**
- * @param mixtureOf - what any setting does on this build, in the air of the look
- * @param before - what was fitted before the change that the look was about; the same where there was none
- */
+function lambdaSaid({ lambda, sensor, logged, zone }: Of<"lambda">, build: Build): Likelihood {
+  const sd = logged ? loggedSd(SENSOR_SD[sensor], logged) : SENSOR_SD[sensor];
+  return lambdaLikelihood(lambda, build.targetLambda[zone], sd);
+}
+
+function heatSaid(reading: HeatReading, build: Build, slope: HeatSlope | undefined): Likelihood {
+  const target = heatTargetOf(reading, build);
+  return target ? temperatureLikelihood(heatOf(reading), target, slope) : SAYS_NOTHING;
+}
+
+/** Readings of what is fitted now, in one zone. */
+function saidHere(
+  reading: Exclude<Reading, Of<"bestIdle"> | Of<"compared">>,
+  build: Build,
+  here: MixturePoint,
+  idle: MixturePoint,
+  { heatSlope }: LookContext,
+): Said {
+  switch (reading.type) {
+    case "plug":
+      return {
+        line: blendLines(here, idle, IDLE_SHARE[reading.cut]),
+        likelihood: plugLikelihood(reading, build.fuel.name),
+      };
+    case "lambda":
+      return { line: here, likelihood: lambdaSaid(reading, build) };
+    case "symptom":
+      return { line: here, likelihood: symptomLikelihood(reading.symptom) };
+    case "crown":
+      return { line: here, likelihood: threeStepLikelihood(CROWN_STEPS[reading.crown], WITNESS_SD) };
+    case "header":
+      return { line: here, likelihood: threeStepLikelihood(HEADER_STEPS[reading.colour], WITNESS_SD) };
+    case "temperature":
+      return { line: here, likelihood: heatSaid(reading, build, heatSlope) };
+  }
+}
+
+/** @param mixtureOf - what any setting does on this build, in the air of the look */
 export function evidenceFromLook(
   look: LookEntry,
   build: Build,
   mixtureOf: ZoneMixture,
   setting: Setting,
-  before: Setting = setting,
+  context: LookContext = {},
 ): Evidence {
   const { reading } = look;
-  if (reading.type === "bestIdle") return idleEvidence(look, reading, mixtureOf, setting);
-  if (reading.type === "compared") return comparedEvidence(look, reading, mixtureOf, setting, before);
   const { zone } = reading;
-  const mixture = mixtureOf(setting);
-  const own = { lookId: look.id, zone, line: mixture[zone], zoneShift: mixture[zone].shift };
-  if (reading.type === "symptom") return { ...own, likelihood: symptomLikelihood(reading.symptom) };
-  if (reading.type === "lambda") {
-    const likelihood = lambdaLikelihood(reading.lambda, build.targetLambda[zone], SENSOR_SD[reading.sensor]);
-    return { ...own, likelihood };
+  if (reading.type === "bestIdle" || reading.type === "compared") {
+    const said =
+      reading.type === "bestIdle"
+        ? idleSaid(reading, mixtureOf, setting)
+        : comparedSaid(reading, mixtureOf, setting, context);
+    return { lookId: look.id, zone, zoneShift: said.line.shift, ...said };
   }
-  const line = blendLines(mixture[zone], mixture.idle, IDLE_SHARE[reading.cut]);
-  return { ...own, line, likelihood: plugEvidence(reading, build.fuel.name) };
+  const mixture = mixtureOf(setting);
+  const said = saidHere(reading, build, mixture[zone], mixture.idle, context);
+  return { lookId: look.id, zone, zoneShift: mixture[zone].shift, ...said };
 }

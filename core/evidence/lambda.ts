@@ -1,7 +1,6 @@
 /** A λ (or AFR) figure against the zone's target: a normal likelihood. */
 import { requirePositive } from "../units/guard.ts";
-import { normalCdf } from "../numbers/normal.ts";
-import type { Likelihood } from "./likelihood.ts";
+import { normalLikelihood, type Likelihood } from "./likelihood.ts";
 
 /**
  * @param lambda - as measured
@@ -12,11 +11,19 @@ import type { Likelihood } from "./likelihood.ts";
 export function lambdaLikelihood(lambda: number, target: number, sd: number): Likelihood {
   requirePositive("sensor error", sd);
   const reads = Math.log(requirePositive("λ", lambda) / requirePositive("target λ", target));
-  const variance = sd * sd;
-  return {
-    log: (e) => (-0.5 * (e - reads) ** 2) / variance,
-    normal: { mean: reads, variance },
-    tail: (mean, believed) => 2 * normalCdf(-Math.abs(reads - mean) / Math.sqrt(believed + variance)),
-    reads,
-  };
+  return normalLikelihood(reads, sd * sd);
+}
+
+/** A figure moves together with its neighbours for about this long: so many looks is a stretch worth. */
+const ALIKE_FOR_S = 0.5;
+
+/**
+ * @param sd - of the sensor: it errs all the time in the same way, however long it looks
+ * @param spread - of the log of the figures about their mean
+ * @returns sd of the mean of a logged stretch
+ * @throws {RangeError} for a stretch of no length
+ */
+export function loggedSd(sd: number, { seconds, spread }: { seconds: number; spread: number }): number {
+  const looks = Math.max(1, requirePositive("seconds", seconds) / ALIKE_FOR_S);
+  return Math.hypot(sd, spread / Math.sqrt(looks));
 }

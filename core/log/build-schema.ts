@@ -135,6 +135,12 @@ const SparkPlug = z.strictObject({
 
 const Breathing = z.strictObject({ pipe: Words, filter: Words, lid: z.enum(["on", "off", "none"]) });
 
+const HeatTarget = z.strictObject({
+  targetK: z.number().min(230).max(1600),
+  /** either side of it */
+  withinK: z.number().min(1).max(200),
+});
+
 /** The rig as it is now: machine, carburettor, what was right and when, what is in the box. */
 export const Build = z.strictObject({
   machine: z.enum(["motorcycle", "atv", "kart"]),
@@ -164,6 +170,17 @@ export const Build = z.strictObject({
       linkage: z.enum(["shaft", "cables"]),
       vacuumSpreadPa: z.number().min(100).max(20_000),
       headerSpreadK: z.number().min(1).max(300).optional(),
+    })
+    .optional(),
+  /** where this engine's temperatures belong: every engine likes another */
+  heat: z
+    .strictObject({
+      /** of the head at the start line */
+      staging: HeatTarget.optional(),
+      /** how much the head gains to the finish */
+      rise: z.strictObject({ fromK: z.number().min(0).max(500), toK: z.number().min(1).max(600) }).optional(),
+      /** of the exhaust gas, by zone */
+      exhaust: z.partialRecord(z.enum(["idle", "low", "mid", "top"]), HeatTarget).optional(),
     })
     .optional(),
   fuel: Fuel,

@@ -42,11 +42,9 @@ export interface SeenLook {
   readonly before: readonly Setting[] | undefined;
 }
 
-/** A run together with what was fitted. */
-export interface SeenRun {
+/** A run together with what was fitted and what the air was. */
+export interface SeenRun extends Omit<SeenLook, "entry" | "before"> {
   readonly entry: RunEntry;
-  /** one a carburettor */
-  readonly settings: readonly Setting[];
 }
 
 /** What has been changed since anybody looked. */
@@ -177,20 +175,24 @@ function fitted(now: Running, entry: FitEntry): void {
   now.cardDue = false;
 }
 
+/** What a look or a run is held against, or nothing while there is no rig. */
+function circumstances(now: Running): Omit<SeenRun, "entry"> | undefined {
+  const { settings, air, builds, reopenings } = now;
+  const [setting] = settings;
+  return setting && { setting, settings, air, build: builds.length - 1, reopenings: reopenings.length };
+}
+
 function looked(now: Running, entry: LookEntry): void {
-  const [setting] = now.settings;
-  if (!setting) return;
-  now.looks.push({
-    entry,
-    setting,
-    settings: now.settings,
-    air: now.air,
-    build: now.builds.length - 1,
-    reopenings: now.reopenings.length,
-    before: now.pending?.befores,
-  });
+  const then = circumstances(now);
+  if (!then) return;
+  now.looks.push({ entry, ...then, before: now.pending?.befores });
   now.pending = undefined;
   now.cardDue = false;
+}
+
+function ran(now: Running, entry: RunEntry): void {
+  const then = circumstances(now);
+  if (then) now.runs.push({ entry, ...then });
 }
 
 function step(now: Running, entry: Entry): void {
@@ -231,11 +233,11 @@ function step(now: Running, entry: Entry): void {
       now.balances.push(entry);
       return;
     case "run":
-      now.runs.push({ entry, settings: now.settings });
-      return;
+      return ran(now, entry);
     case "headers":
       now.headers = entry;
       return;
+    case "import":
     case "note":
     case "strike":
       return;

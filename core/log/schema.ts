@@ -6,7 +6,17 @@ import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
-import { PathName, PLUG_FINDINGS, TONES, VERDICTS, ZoneName } from "./parts.ts";
+import {
+  CROWNS,
+  HEADER_COLOURS,
+  HEAT_SENSORS,
+  PathName,
+  PLUG_FINDINGS,
+  PLUG_PROTOCOLS,
+  TONES,
+  VERDICTS,
+  ZoneName,
+} from "./parts.ts";
 import { SymptomName } from "./symptom-names.ts";
 import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
@@ -19,7 +29,7 @@ const Text = z.string().trim().max(2000);
 export const EntryId = z
   .string()
   .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|note|strike):[A-Za-z0-9-]{4,60}$/,
+    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike):[A-Za-z0-9-]{4,60}$/,
     "an entry's id looks like look:k3f9-01",
   );
 export const PhotoId = z
@@ -151,6 +161,9 @@ export const FitEntry = entry("fit", {
 });
 export type FitEntry = z.infer<typeof FitEntry>;
 
+/** What a thermocouple can show of an engine. */
+const HeatK = z.number().min(230).max(1600);
+
 const Reading = z.discriminatedUnion("type", [
   z.strictObject({
     type: z.literal("plug"),
@@ -162,6 +175,32 @@ const Reading = z.discriminatedUnion("type", [
     colderSteps: z.int().min(-3).max(3),
     /** what else is on it: each has a consequence of its own */
     findings: z.array(z.enum(PLUG_FINDINGS)).max(4).optional(),
+    /** the tones elsewhere on it; `tone` is that of the porcelain near its root */
+    places: z
+      .strictObject({
+        face: z.enum(TONES).optional(),
+        strap: z.enum(TONES).optional(),
+        ring: z.enum(TONES).optional(),
+      })
+      .optional(),
+    /** it has run before, at other settings; else new or known to be clean */
+    used: z.literal(true).optional(),
+    /** how the mark was made: seconds held, or laps */
+    made: z
+      .strictObject({ by: z.enum(PLUG_PROTOCOLS), amount: z.number().min(0).max(36_000).optional() })
+      .optional(),
+    /** read off a photo, and how sure that was; the tuner's own word otherwise */
+    photoSure: z.number().min(0).max(1).optional(),
+  }),
+  z.strictObject({ type: z.literal("crown"), zone: ZoneName, crown: z.enum(CROWNS) }),
+  z.strictObject({ type: z.literal("header"), zone: ZoneName, colour: z.enum(HEADER_COLOURS) }),
+  z.strictObject({
+    type: z.literal("temperature"),
+    zone: ZoneName,
+    sensor: z.enum(HEAT_SENSORS),
+    temperatureK: HeatK,
+    /** where the run began, when it is the rise that counts */
+    risenFromK: HeatK.optional(),
   }),
   z.strictObject({
     type: z.literal("lambda"),
@@ -169,6 +208,10 @@ const Reading = z.discriminatedUnion("type", [
     lambda: z.number().min(0.4).max(2),
     /** near the open end air is drawn in */
     sensor: z.enum(["inside", "openEnd"]),
+    /** from a logger's file: how long it stood in the zone, and how much it moved there */
+    logged: z
+      .strictObject({ seconds: z.number().min(0.1).max(1_000_000), spread: z.number().min(0).max(1) })
+      .optional(),
   }),
   z.strictObject({
     type: z.literal("bestIdle"),
@@ -252,6 +295,17 @@ export const HeadersEntry = entry("headers", {
 });
 export type HeadersEntry = z.infer<typeof HeadersEntry>;
 
+/** A logger's file that was read: what came of it stands in looks and runs of its own. */
+export const ImportEntry = entry("import", {
+  file: z.string().trim().min(1).max(200),
+  rows: z.int().min(1).max(10_000_000),
+  seconds: z.number().min(0).max(10_000_000),
+  /** from the nozzle to the sensor, where it could be told */
+  delayS: z.number().min(0).max(10).optional(),
+  simulated: z.boolean().optional(),
+});
+export type ImportEntry = z.infer<typeof ImportEntry>;
+
 export const NoteEntry = entry("note", { text: z.string().trim().min(1).max(2000) });
 /** Nothing is edited: a wrong entry is struck through by a later one. */
 export const StrikeEntry = entry("strike", { strikes: EntryId, why: Text });
@@ -271,6 +325,7 @@ export const Entry = z.discriminatedUnion("kind", [
   BalanceEntry,
   HeadersEntry,
   RunEntry,
+  ImportEntry,
   NoteEntry,
   StrikeEntry,
 ]);

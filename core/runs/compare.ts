@@ -24,6 +24,8 @@ export interface Comparison {
   readonly difference: number;
   /** holds the true difference with 80 % chance */
   readonly interval: readonly [number, number];
+  /** of the difference */
+  readonly error: number;
   /** chance that the second is truly the larger */
   readonly chanceLarger: number;
   /** the smallest difference that so many runs could show for sure */
@@ -86,6 +88,7 @@ export function compareRuns(before: readonly number[], after: readonly number[])
     before: a,
     after: b,
     difference,
+    error: now.error,
     interval: [difference - half, difference + half],
     chanceLarger: studentCdf(difference / now.error, now.freedom),
     leastShown: half,

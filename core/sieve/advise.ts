@@ -4,6 +4,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { buildModel, type Model } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { beliefOver } from "../evidence/cylinders.ts";
+import { heatRangeSays, type HeatRangeSays } from "../evidence/heat-range.ts";
 import type { Evidence } from "../evidence/from-look.ts";
 import type { Belief } from "../evidence/unknowns.ts";
 import { fold, type Present } from "../log/fold.ts";
@@ -153,10 +154,17 @@ function zoneAdvice(now: Judged, evidence: readonly Evidence[]): ZoneAdvice[] {
   });
 }
 
-/** What the newest plug had on it besides its tone. */
-function findingsOf({ looks }: Present): readonly PlugFinding[] {
+interface NewestPlug {
+  /** what it had on it besides its tone */
+  readonly findings: readonly PlugFinding[];
+  readonly heatRange: HeatRangeSays | undefined;
+}
+
+function newestPlug({ looks }: Present): NewestPlug {
   const reading = looks.findLast(({ entry }) => entry.reading.type === "plug")?.entry.reading;
-  return reading?.type === "plug" ? (reading.findings ?? []) : [];
+  if (reading?.type !== "plug") return { findings: [], heatRange: undefined };
+  const { findings = [], tone, places } = reading;
+  return { findings, heatRange: heatRangeSays(tone, places?.strap) };
 }
 
 /** A tuner who has a λ meter has used it. */
@@ -173,6 +181,7 @@ function lookKinds({ looks }: Present): LookKind[] {
 export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
   const { present, sifted } = open;
   const { outcomes } = sifted;
+  const plug = newestPlug(present);
   const group = groupOf(open, carburettor);
   const { carburettors, groups, build, model, belief, cylinders, evidence, fitted } = group;
   const airEntry = draft ?? present.air;
@@ -199,7 +208,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       cardDue,
       openChange,
       lookKinds: lookKinds(present),
-      specks: findingsOf(present).includes("specks"),
+      specks: plug.findings.includes("specks"),
     }),
     zones: zoneAdvice(now, evidence),
     strip: stripCurve(model, belief, air, fitted),
@@ -233,7 +242,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       converged: sifted.converged,
       ruled: rulesInTheWay(judge, build, fitted, card),
       overridden: present.overridden,
-      findings: findingsOf(present),
+      ...plug,
       outliers: outliersAmong(cylinderReports(present, open.build, sifted.joint, airEntry)),
     }),
     looks: outcomes,

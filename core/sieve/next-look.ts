@@ -2,7 +2,8 @@
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
 import { ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Belief } from "../evidence/unknowns.ts";
-import { READER_SD, SENSOR_SD } from "../evidence/from-look.ts";
+import { SENSOR_SD } from "../evidence/from-look.ts";
+import { READER_SD } from "../evidence/plug.ts";
 import type { Setting } from "../log/schema.ts";
 import { oneChangeAway, type Choices } from "./choices.ts";
 import type { SettingJudge } from "./judge-setting.ts";

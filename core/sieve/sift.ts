@@ -5,6 +5,9 @@
 import { buildModel } from "../carburettor/model.ts";
 import { lineOver, priorOf } from "../evidence/cylinders.ts";
 import { evidenceFromLook, type Evidence } from "../evidence/from-look.ts";
+import { timedLooks, type TimedLook } from "../evidence/from-runs.ts";
+import { heatOf, heatSeries } from "../evidence/heat-reading.ts";
+import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../evidence/heat-slope.ts";
 import { zoneMixture, type ZoneMixture } from "../evidence/mixture.ts";
 import type { Belief } from "../evidence/unknowns.ts";
 import { dayOf, type AirEntry, type Build } from "../log/schema.ts";
@@ -24,15 +27,18 @@ export interface Sifted {
 
 const DAY_MS = 86_400_000;
 
+/** Taken by somebody, or told by the clock. */
+type Look = SeenLook | TimedLook;
+
 /** Looks taken on one day on one build, with no work between them that brings doubts back. */
 interface Session {
   readonly day: string;
   readonly build: number;
   readonly reopenings: number;
-  readonly looks: SeenLook[];
+  readonly looks: Look[];
 }
 
-function sessions(looks: readonly SeenLook[]): Session[] {
+function sessions(looks: readonly Look[]): Session[] {
   const found: Session[] = [];
   for (const look of looks) {
     const day = dayOf(look.entry.at);
@@ -46,30 +52,67 @@ function sessions(looks: readonly SeenLook[]): Session[] {
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 
+/** On which machine a look was taken. */
+function buildOf(builds: readonly BuildRecord[], { build: index }: Look): Build {
+  const record = builds[index];
+  if (!record) throw new RangeError(`build must be in 0..${builds.length - 1}, got ${index}`);
+  return record.build;
+}
+
+/** What a setting did on the carburettor of a look, in its air. */
+type Mixtures = (look: Look, build: Build, carburettor: number) => ZoneMixture;
+
 /** Keeps one mixture map per build, carburettor and air: the costly half of a look's line. */
-function lineMaker(builds: readonly BuildRecord[], cylinders: number): (look: SeenLook) => Evidence {
+function mixtures(): Mixtures {
   const maps = new Map<string, ZoneMixture>();
-  const mapOf = (one: Build, key: string, air: AirEntry | undefined): ZoneMixture => {
-    const known = maps.get(key);
-    if (known) return known;
+  const made = (one: Build, air: AirEntry | undefined): ZoneMixture => {
     const model = buildModel(rigFromBuild(one));
-    const made = zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air);
-    maps.set(key, made);
-    return made;
+    return zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air);
   };
-  /** What the look says about the cylinder, through the carburettor that feeds it. */
-  const through = (look: SeenLook, build: Build, carburettor: number): Evidence => {
+  return (look, build, carburettor) => {
     const alike = build.others === undefined;
     const key = `${look.build} ${alike ? 0 : carburettor} ${look.air?.id ?? "baseline"}`;
-    const map = mapOf(buildOfCarburettor(build, carburettor), key, look.air);
+    const map = maps.get(key) ?? made(buildOfCarburettor(build, carburettor), look.air);
+    maps.set(key, map);
+    return map;
+  };
+}
+
+type HeatSlopes = (look: Look, build: Build) => HeatSlope | undefined;
+
+/** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
+function heatSlopes(present: Present, mixtureOf: Mixtures): HeatSlopes {
+  const series = new Map<string, HeatPoint[]>();
+  for (const look of present.looks) {
+    const { reading, cylinder } = look.entry;
+    if (reading.type !== "temperature") continue;
+    const build = buildOf(present.builds, look);
+    const carburettor = cylinder === undefined ? 0 : carburettorOf(build, cylinder - 1);
+    const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
+    const { shift } = mixtureOf(look, build, carburettor)(setting)[reading.zone];
+    const name = heatSeries(reading, build, cylinder);
+    series.set(name, [...(series.get(name) ?? []), { shift, temperatureK: heatOf(reading) }]);
+  }
+  const learnt = new Map([...series].map(([name, points]) => [name, learnHeatSlope(points)]));
+  return ({ entry: { reading, cylinder } }, build) =>
+    reading.type === "temperature" ? learnt.get(heatSeries(reading, build, cylinder)) : undefined;
+}
+
+/** @returns from a look to its evidence about the long belief of all cylinders */
+function lineMaker(present: Present, cylinders: number): (look: Look) => Evidence {
+  const mixtureOf = mixtures();
+  const slopeOf = heatSlopes(present, mixtureOf);
+  /** What the look says about the cylinder, through the carburettor that feeds it. */
+  const through = (look: Look, build: Build, carburettor: number): Evidence => {
     const setting = look.settings[carburettor] ?? look.setting;
-    const before = look.before?.[carburettor] ?? setting;
-    return evidenceFromLook(look.entry, build, map, settingFromLog(setting), settingFromLog(before));
+    return evidenceFromLook(look.entry, build, mixtureOf(look, build, carburettor), settingFromLog(setting), {
+      before: settingFromLog(look.before?.[carburettor] ?? setting),
+      heatSlope: slopeOf(look, build),
+      ...("feel" in look && { feel: look.feel }),
+    });
   };
   return (look) => {
-    const record = builds[look.build];
-    if (!record) throw new RangeError(`build must be in 0..${builds.length - 1}, got ${look.build}`);
-    const { build } = record;
+    const build = buildOf(present.builds, look);
     const { cylinder } = look.entry;
     const named = cylinder !== undefined && cylinder <= cylinders ? [cylinder - 1] : undefined;
     const seen = named ?? Array.from({ length: cylinders }, (_, i) => i);
@@ -90,21 +133,28 @@ function lineMaker(builds: readonly BuildRecord[], cylinders: number): (look: Se
   };
 }
 
+/** What was seen and what the clock told, in the order in which it came. */
+function allLooks({ runs, looks }: Present): Look[] {
+  const timed = timedLooks(runs, looks);
+  if (timed.length === 0) return [...looks];
+  return [...looks, ...timed].sort((a, b) => Date.parse(a.entry.at) - Date.parse(b.entry.at));
+}
+
 /**
  * @returns what is believed now of every cylinder of the newest build
  * @throws {RangeError} if the log has no build, or holds one that cannot be
  */
 export function sift(present: Present): Sifted {
-  const { builds, build: newest, reopenings } = present;
+  const { build: newest, reopenings } = present;
   if (!newest) throw new RangeError("log must hold a build, got none");
   const { cylinders } = newest.engine;
-  const evidenceOf = lineMaker(builds, cylinders);
+  const evidenceOf = lineMaker(present, cylinders);
   let belief = priorOf(cylinders);
   let converged = true;
   let last: Session | undefined;
   const evidence: Evidence[] = [];
   const outcomes: LookOutcome[] = [];
-  for (const session of sessions(present.looks)) {
+  for (const session of sessions(allLooks(present))) {
     if (last) {
       belief = drift(belief, daysBetween(last.day, session.day));
       belief = reopen(belief, reopenings.slice(last.reopenings, session.reopenings).flat());

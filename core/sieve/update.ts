@@ -62,8 +62,8 @@ function matchedSite({ line, likelihood }: Evidence, cavity: Cavity): Site {
     return { precision: 1 / variance, pull: (mean - line.shift) / variance };
   }
   const matched = tiltedMoments((u) => likelihood.log(line.shift + u), cavity.mean, cavity.variance);
-  // Rounding may leave a hair of negative information where a look says nothing at all.
-  const precision = Math.max(0, 1 / matched.variance - 1 / cavity.variance);
+  // Below 0 where a look that could have another cause contradicts all else: it then adds to the doubt.
+  const precision = 1 / matched.variance - 1 / cavity.variance;
   return {
     precision,
     pull: matched.mean * (precision + 1 / cavity.variance) - cavity.mean / cavity.variance,
@@ -110,6 +110,7 @@ export function update(prior: Belief, evidence: readonly Evidence[]): Updated {
       const site = sites[i] ?? { precision: 0, pull: 0 };
       if (item.likelihood.normal && sweeps > 0) return; // exact since the first sweep
       const cavity = cavityOf(belief, item, site);
+      if (!(cavity.variance > 0)) return; // others have taken more doubt than was left: wait for the next sweep
       const next = matchedSite(item, cavity);
       belief = exchange(belief, cavity, site, next);
       sites[i] = next;

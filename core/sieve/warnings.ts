@@ -4,6 +4,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { correctedJetNumber } from "../carburettor/jet.ts";
+import type { HeatRangeSays } from "../evidence/heat-range.ts";
 import type { OpenChange, Present } from "../log/fold.ts";
 import type { Part, PlugFinding } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";
@@ -31,6 +32,8 @@ export type Warning =
   | { readonly code: "walkRound"; readonly checks: readonly CheckName[]; readonly reason: string }
   /** on the newest plug, besides its tone; specks of metal are a stop of their own */
   | { readonly code: "plugFinding"; readonly finding: PlugFinding }
+  /** the newest plug's strap and porcelain disagree: its heat range comes before any jet */
+  | { readonly code: "plugHeatRange"; readonly says: HeatRangeSays }
   | { readonly code: "noAir" }
   | { readonly code: "seaLevelSuspected"; readonly pressurePa: number; readonly elevationM: number }
   | { readonly code: "extrapolatedAir" }
@@ -66,6 +69,7 @@ interface Known {
   readonly overridden: Present["overridden"];
   readonly outliers: readonly Outlier[];
   readonly findings: readonly PlugFinding[];
+  readonly heatRange: HeatRangeSays | undefined;
 }
 
 function wantedJet(
@@ -143,13 +147,14 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged, ruled, overridden, outliers, findings } = known;
+  const { openChange, converged, ruled, overridden, outliers, findings, heatRange } = known;
   return [
     ...danger(known),
     ...(overridden ? [{ code: "walkRound" as const, ...overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")
       .map((finding) => ({ code: "plugFinding" as const, finding })),
+    ...(heatRange ? [{ code: "plugHeatRange" as const, says: heatRange }] : []),
     ...outliers.map((outlier) => ({ code: "cylinderDiffers" as const, ...outlier })),
     ...(openChange && openChange.parts.length > 1
       ? [{ code: "inseparable" as const, parts: openChange.parts }]

@@ -5,7 +5,8 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Model } from "../carburettor/model.ts";
 import type { Zone } from "../carburettor/zones.ts";
-import { READER_SD, SENSOR_SD } from "../evidence/from-look.ts";
+import { SENSOR_SD } from "../evidence/from-look.ts";
+import { READER_SD } from "../evidence/plug.ts";
 import { zoneMixture } from "../evidence/mixture.ts";
 import { toneOf } from "../evidence/plug-tone.ts";
 import { PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";

@@ -1,0 +1,35 @@
+/** What a weighed look was called: taken by somebody, or told by the clock. */
+import type { Present } from "#core/log/fold.ts";
+import type { LookOutcome } from "#core/sieve/update.ts";
+import type { Preferences } from "#app/store/preferences.ts";
+import { mixtureWords } from "./parts.ts";
+import { readingWords } from "./readings.ts";
+import { runName } from "./runs.ts";
+
+export interface OutcomeWords {
+  readonly what: string;
+  readonly read: string;
+  readonly at: string;
+}
+
+/** @returns nothing for a look that this log does not hold */
+export function outcomeWords(
+  { lookId, reads }: Pick<LookOutcome, "lookId" | "reads">,
+  { looks, runs }: Pick<Present, "looks" | "runs">,
+  units: Preferences,
+): OutcomeWords | undefined {
+  const look = looks.find(({ entry }) => entry.id === lookId)?.entry;
+  if (look) {
+    const { reading, cylinder, at } = look;
+    const read =
+      reading.type === "plug" ? `${reading.tone}: ${mixtureWords(reads)}` : mixtureWords(reads, 0.005);
+    return { what: readingWords(reading, cylinder), read, at };
+  }
+  const run = runs.find(({ entry }) => entry.id === lookId)?.entry;
+  if (!run) return undefined;
+  return {
+    what: `By the clock, two settings: ${runName(run.run, units)}`,
+    read: mixtureWords(reads, 0.005),
+    at: run.at,
+  };
+}

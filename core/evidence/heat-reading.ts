@@ -1,0 +1,30 @@
+/** What a temperature reading is held against: the rig's own targets, and readings of the same kind. */
+import type { Build, Reading } from "../log/schema.ts";
+import type { HeatTarget } from "./temperature.ts";
+
+export type HeatReading = Extract<Reading, { type: "temperature" }>;
+
+/** @returns kelvin: of the probe, or gained since the start */
+export const heatOf = ({ temperatureK, risenFromK }: HeatReading): number =>
+  risenFromK === undefined ? temperatureK : temperatureK - risenFromK;
+
+/** @returns where it belongs, or nothing when this rig does not say */
+export function heatTargetOf(
+  { sensor, zone, risenFromK }: HeatReading,
+  { heat }: Pick<Build, "heat">,
+): HeatTarget | undefined {
+  if (sensor === "exhaust") return heat?.exhaust?.[zone];
+  if (risenFromK === undefined) return heat?.staging;
+  const rise = heat?.rise;
+  return rise && { targetK: (rise.fromK + rise.toK) / 2, withinK: Math.max(1, (rise.toK - rise.fromK) / 2) };
+}
+
+/** Readings of one name can be laid on one line: same probe, same zone, same machine. */
+export function heatSeries(
+  { sensor, zone, risenFromK }: HeatReading,
+  { baseline, carburettor }: Pick<Build, "baseline" | "carburettor">,
+  cylinder: number | undefined,
+): string {
+  const what = risenFromK === undefined ? "at" : "rise";
+  return JSON.stringify([sensor, what, zone, cylinder ?? 0, baseline, carburettor]);
+}

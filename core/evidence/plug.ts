@@ -1,0 +1,53 @@
+/** A plug as read, with all that makes its tone worth more or less. */
+import type { PlugFinding, Tone } from "../log/parts.ts";
+import type { Build, Reading } from "../log/schema.ts";
+import type { Likelihood } from "./likelihood.ts";
+import { toneLikelihood } from "./plug-tone.ts";
+
+/** Errors of readers, as shares of mixture. */
+export const READER_SD = { clean: 0.03, rolled: 0.06, unknown: 0.045 } as const;
+/** How much of a plug's colour the roll to idle has painted over. Unknown cuts are taken half way. */
+export const IDLE_SHARE = { clean: 0, rolled: 0.5, unknown: 0.25 } as const;
+/** Alcohol leaves little colour. */
+const METHANOL_FACTOR = 2.5;
+/** Glaze and oil cover the porcelain, fuel washes it: what tone is left says little of the mixture. */
+const COVERS_THE_TONE: ReadonlySet<PlugFinding> = new Set(["wet", "glazed", "oily"]);
+const COVERED_FACTOR = 3;
+/** A plug that ran before still wears what it saw then. */
+const USED_FACTOR = 1.5;
+/** Held for less than this, a steady opening has not marked the plug. */
+const MARKS_AFTER_S = 120;
+const UNMARKED_FACTOR = 1.5;
+/** A plug one heat range too cold reads this much darker. */
+const DARKER_PER_COLDER_STEP = 0.02;
+/** The ring is a second witness of the fuel overall, as loose as a crown. */
+const RING_SD = 0.06;
+
+export type PlugReading = Extract<Reading, { type: "plug" }>;
+
+function readerSd(
+  { cut, findings, used, made, photoSure }: PlugReading,
+  fuel: Build["fuel"]["name"],
+): number {
+  const hidden = findings?.some((finding) => COVERS_THE_TONE.has(finding)) ?? false;
+  const brief = made?.by === "steady" && made.amount !== undefined && made.amount < MARKS_AFTER_S;
+  return (
+    READER_SD[cut] *
+    (fuel === "methanol" ? METHANOL_FACTOR : 1) *
+    (hidden ? COVERED_FACTOR : 1) *
+    (used ? USED_FACTOR : 1) *
+    (brief ? UNMARKED_FACTOR : 1) *
+    // A camera that cannot decide is worth as much less as it doubts.
+    (photoSure === undefined ? 1 : 2 - photoSure)
+  );
+}
+
+export function plugLikelihood(reading: PlugReading, fuel: Build["fuel"]["name"]): Likelihood {
+  const looksRicher = DARKER_PER_COLDER_STEP * reading.colderSteps;
+  const sd = readerSd(reading, fuel);
+  const root = toneLikelihood({ tone: reading.tone, sd, looksRicher });
+  const ring: Tone | undefined = reading.places?.ring;
+  if (ring === undefined) return root;
+  const overall = toneLikelihood({ tone: ring, sd: RING_SD * (sd / READER_SD.clean), looksRicher });
+  return { ...root, log: (e) => root.log(e) + overall.log(e) };
+}

@@ -1,0 +1,40 @@
+/**
+ * A witness that tells only three things apart (lean, right, rich): the piston's crown, the colour inside the
+ * header, a temperature of which only the sign is known. An ordinal probit, like a plug's tone with two edges.
+ */
+import { normalBetween, normalCdf } from "../numbers/normal.ts";
+import { requirePositive } from "../units/guard.ts";
+import type { Likelihood } from "./likelihood.ts";
+
+export type Step = "lean" | "right" | "rich";
+
+/** Where one step turns into the next: between the plug's "a little" and its "lean" or "rich". */
+const EDGE = 0.05;
+/** Where its mark stands when it is beyond an edge. */
+const MARK = 0.09;
+
+const BANDS: Readonly<Record<Step, readonly [number, number]>> = {
+  lean: [EDGE, Infinity],
+  right: [-EDGE, EDGE],
+  rich: [-Infinity, -EDGE],
+};
+
+/**
+ * @param sd - of the witness, as a share of mixture
+ * @throws {RangeError} if it is not above 0
+ */
+export function threeStepLikelihood(step: Step, sd: number): Likelihood {
+  requirePositive("witness's error", sd);
+  const [low, high] = BANDS[step];
+  return {
+    // Far outside its band the chance underflows; the floor keeps the logarithm a number.
+    log: (e) => Math.log(Math.max(normalBetween((low - e) / sd, (high - e) / sd), 1e-300)),
+    tail: (mean, variance) => {
+      const spread = Math.hypot(sd, Math.sqrt(variance));
+      const leaner = normalCdf((mean - low) / spread);
+      const richer = normalCdf((high - mean) / spread);
+      return Math.min(1, 2 * Math.min(leaner, richer));
+    },
+    reads: step === "right" ? 0 : step === "lean" ? MARK : -MARK,
+  };
+}
