@@ -79,6 +79,26 @@ describe("every likelihood in the sieve, against brute force along its own line"
   });
 });
 
+describe("looks that contradict each other on every line", () => {
+  it("leave a belief all the same: means are numbers, variances are above 0", () => {
+    const random = seededRandom(5);
+    for (let n = 0; n < 60; n += 1) {
+      const items = Array.from({ length: 20 }, (_, i) => {
+        const row = UNKNOWNS.map((name) =>
+          name === "airSensitivity" ? 0.2 * random.normal() : random.uniform(),
+        );
+        const likelihood =
+          EVERY_ONE[Math.floor(random.uniform() * EVERY_ONE.length)]?.[1] ?? bestIdleLikelihood(0.03);
+        const line = { shift: 0.08 * random.normal(), row };
+        return { lookId: `look:${i}`, zone: "top" as const, line, zoneShift: 0, likelihood };
+      });
+      const { mean, covariance } = update(PRIOR, items);
+      expect(mean.every(Number.isFinite)).toBe(true);
+      expect(covariance.every((row, i) => (row[i] ?? NaN) > 0)).toBe(true);
+    }
+  });
+});
+
 describe("three steps", () => {
   it("share certainty between them, and are drawn as often as a blurred eye names them", () => {
     const random = seededRandom(41);

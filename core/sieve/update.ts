@@ -34,6 +34,14 @@ export const SURPRISING = 0.005;
 
 const SETTLED = 1e-6;
 const MOST_SWEEPS = 100;
+/** A mixture is never known to better than a hundredth of a per cent. */
+const LEAST_VARIANCE = 1e-8;
+/** No single look takes more of the doubt than all but this. */
+const LEAST_SHARE = 1e-3;
+/** Looks that chase each other in a circle meet when they go half way, from this sweep on. */
+const HALF_WAY_FROM = 12;
+/** So much of what all others say may a look that contradicts them take back: the rest stays certain. */
+const MOST_TAKEN_BACK = 0.5;
 
 /** A look's stand-in: a normal likelihood in natural parameters along its line. */
 interface Site {
@@ -63,12 +71,24 @@ function matchedSite({ line, likelihood }: Evidence, cavity: Cavity): Site {
   }
   const matched = tiltedMoments((u) => likelihood.log(line.shift + u), cavity.mean, cavity.variance);
   // Below 0 where a look that could have another cause contradicts all else: it then adds to the doubt.
-  const precision = 1 / matched.variance - 1 / cavity.variance;
+  // A likelihood far outside all belief may fall between two points of the quadrature.
+  const variance = Math.max(matched.variance, LEAST_SHARE * cavity.variance);
+  const precision = 1 / variance - 1 / cavity.variance;
   return {
     precision,
     pull: matched.mean * (precision + 1 / cavity.variance) - cavity.mean / cavity.variance,
   };
 }
+
+const halfWay = (from: Site, to: Site): Site => ({
+  precision: (from.precision + to.precision) / 2,
+  pull: (from.pull + to.pull) / 2,
+});
+
+const bounded = ({ precision, pull }: Site, { variance }: Cavity): Site => ({
+  precision: Math.max(precision, -MOST_TAKEN_BACK / variance),
+  pull,
+});
 
 function exchange(belief: Belief, { gain, believed }: Cavity, from: Site, to: Site): Belief {
   const precision = to.precision - from.precision;
@@ -110,8 +130,10 @@ export function update(prior: Belief, evidence: readonly Evidence[]): Updated {
       const site = sites[i] ?? { precision: 0, pull: 0 };
       if (item.likelihood.normal && sweeps > 0) return; // exact since the first sweep
       const cavity = cavityOf(belief, item, site);
-      if (!(cavity.variance > 0)) return; // others have taken more doubt than was left: wait for the next sweep
-      const next = matchedSite(item, cavity);
+      // Looks that contradict each other may leave no doubt at all for a while: this one waits for its turn.
+      if (!(cavity.variance > LEAST_VARIANCE && cavity.believed.variance > LEAST_VARIANCE)) return;
+      const matched = matchedSite(item, cavity);
+      const next = bounded(sweeps < HALF_WAY_FROM ? matched : halfWay(site, matched), cavity);
       belief = exchange(belief, cavity, site, next);
       sites[i] = next;
     });
