@@ -18,6 +18,7 @@ const CORE_ROOMS = {
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig", "runs"],
   idle: ["numbers", "units"],
   balance: ["units"],
+  photo: ["numbers", "units", "log"],
   runs: ["numbers", "units"],
   instruments: ["units"],
   walkround: ["units", "air", "carburettor", "log", "rig"],

@@ -4,7 +4,7 @@ import { generateSW } from "workbox-build";
 
 const { count, size, warnings } = await generateSW({
   globDirectory: "build/client",
-  globPatterns: ["**/*.{js,css,html,woff2,data,webmanifest,svg,png,ico,json}"],
+  globPatterns: ["**/*.{js,css,html,woff2,data,webmanifest,svg,png,ico,json,jpg,csv}"],
   globIgnores: ["sw.js", "workbox-*.js"],
   swDest: "build/client/sw.js",
   maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,

@@ -1,13 +1,14 @@
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useFetcher } from "react-router";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { TONES, type Tone } from "#core/log/parts.ts";
 import type { CylindersSent } from "#app/forms/cylinders-form.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
+import { HoldTimer } from "#app/parts/HoldTimer.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { useRig } from "#app/rig/context.ts";
@@ -18,33 +19,6 @@ import { DISTRIBUTION_STEPS } from "#app/words/cylinders.ts";
 import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
 
 const RUN_S = 300;
-
-/** Five minutes at one speed, counted down. */
-function RunTimer() {
-  const [endsAt, setEndsAt] = useState<number>();
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    if (endsAt === undefined) return undefined;
-    const timer = setInterval(() => setNow(performance.now()), 500);
-    return () => clearInterval(timer);
-  }, [endsAt]);
-  const left = endsAt === undefined ? RUN_S : Math.max(0, Math.ceil((endsAt - now) / 1000));
-  const words = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
-  const start = () => {
-    setNow(performance.now());
-    setEndsAt(performance.now() + RUN_S * 1000);
-  };
-  return (
-    <div className="row">
-      <Button variant="outlined" onClick={endsAt === undefined ? start : () => setEndsAt(undefined)}>
-        {endsAt === undefined ? "Start the five minutes" : "Stop the clock"}
-      </Button>
-      <strong className="big-figure" role="timer">
-        {left === 0 ? "Cut it clean" : words}
-      </strong>
-    </div>
-  );
-}
 
 /** The distribution test: every plug of the engine in one go. */
 export function PlugsSideBySide() {
@@ -67,7 +41,7 @@ export function PlugsSideBySide() {
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <RunTimer />
+      <HoldTimer seconds={RUN_S} start="Start the five minutes" done="Cut it clean" />
       <Choice
         label="Where on the throttle"
         value={zone}

@@ -3,8 +3,25 @@ import * as z from "zod";
 import { FUELS } from "#core/carburettor/fuel.ts";
 import { PLUG_FINDINGS, TONES, ZoneName } from "#core/log/parts.ts";
 import { SYMPTOM_NAMES } from "#core/log/symptom-names.ts";
-import type { Build, Reading } from "#core/log/schema.ts";
+import { PlugReading, type Build, type Reading } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+
+const NotRead = "This look cannot be read. Nothing was saved.";
+
+/** A hidden field that carries a small record, or nothing. */
+const json = <T extends z.ZodType>(schema: T) =>
+  z
+    .string()
+    .default("")
+    .transform((text, ctx): unknown => {
+      try {
+        return text === "" ? undefined : JSON.parse(text);
+      } catch {
+        ctx.addIssue({ code: "custom", message: NotRead });
+        return z.NEVER;
+      }
+    })
+    .pipe(schema);
 
 const PlugTexts = z.object({
   type: z.literal("plug"),
@@ -12,6 +29,15 @@ const PlugTexts = z.object({
   tone: z.enum(TONES, "Choose the tone the porcelain has near its root."),
   cut: z.enum(["clean", "rolled", "unknown"]),
   colderSteps: z.coerce.number().int().min(-3).max(3),
+  /** JSON, as the hidden fields carry it */
+  places: json(PlugReading.shape.places),
+  made: json(PlugReading.shape.made),
+  used: z.enum(["", "yes"]).default(""),
+  photoSure: z
+    .string()
+    .default("")
+    .transform((text) => (text === "" ? undefined : Number(text)))
+    .pipe(z.number().min(0).max(1).optional()),
   /** names with spaces between them */
   findings: z
     .string()
@@ -31,6 +57,19 @@ const LambdaTexts = z.object({
   scale: z.enum(["lambda", "afr"]),
   sensor: z.enum(["inside", "openEnd"]),
 });
+
+/** What was not looked at is left out of the log. */
+function plugReading(texts: z.infer<typeof PlugTexts>): Reading {
+  const { findings, places, made, used, photoSure, ...plug } = texts;
+  return {
+    ...plug,
+    ...(findings.length > 0 && { findings }),
+    ...(places && Object.keys(places).length > 0 && { places }),
+    ...(made && { made }),
+    ...(used === "yes" && { used: true as const }),
+    ...(photoSure !== undefined && { photoSure }),
+  };
+}
 
 /** Air-fuel ratio of the fuel at λ = 1. */
 export function stoichiometricOf(fuel: Build["fuel"]): number {
@@ -60,8 +99,7 @@ export function lookForm(build: Build) {
     .transform((texts, ctx): Reading => {
       if (texts.type === "symptom") return texts;
       if (texts.type === "plug") {
-        const { findings, ...plug } = texts;
-        return findings.length > 0 ? { ...plug, findings } : plug;
+        return plugReading(texts);
       }
       const { figure, scale, zone, sensor } = texts;
       const problem = figureProblem(figure, scale, stoichiometric);

@@ -1,30 +1,86 @@
-import type { Tone } from "#core/log/parts.ts";
+import { PLUG_PLACES, type PlugPlace, type Tone } from "#core/log/parts.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
+import { PLUG_PLACE_WORDS } from "#app/words/readings.ts";
 
-/** A plug's firing end, plainly: the porcelain takes the tone that is chosen, near its root. */
-export function PlugDrawing({ tone }: { tone: Tone | undefined }) {
-  const ink = { stroke: "var(--ink)", strokeWidth: 2, fill: "none" } as const;
-  const porcelain = tone ? TONE_COLOURS[tone] : "var(--sheet)";
+export type PlugSpot = PlugPlace | "root";
+export const PLUG_SPOTS: readonly PlugSpot[] = ["root", ...PLUG_PLACES];
+export type PlugTones = Readonly<Partial<Record<PlugSpot, Tone>>>;
+
+interface PlugDrawingProps {
+  readonly tones: PlugTones;
+  readonly chosen: PlugSpot;
+  readonly onChoose: (spot: PlugSpot) => void;
+}
+
+const INK = { stroke: "var(--ink)", strokeWidth: 2 } as const;
+
+/** Where each spot lies: on the side view and looking into the plug. */
+const SHAPES: Readonly<Record<PlugSpot, readonly string[]>> = {
+  ring: ["M24 74 h72 v13 h-72 z", "M204 84 m-56 0 a56 56 0 1 0 112 0 a56 56 0 1 0 -112 0 z"],
+  root: ["M42 87 h36 l-5 15 h-26 z", "M204 84 m-38 0 a38 38 0 1 0 76 0 a38 38 0 1 0 -76 0 z"],
+  face: ["M47 102 h26 l-4 14 h-18 z", "M204 84 m-22 0 a22 22 0 1 0 44 0 a22 22 0 1 0 -44 0 z"],
+  strap: ["M88 87 v45 h-36 v-7 h28 v-38 z", "M196 28 h16 v58 h-16 z"],
+};
+
+/** A line from the spot to its name. */
+const POINTERS: Readonly<Record<PlugSpot, readonly [string, number, number]>> = {
+  ring: ["M24 80 h-14", 0, 72],
+  root: ["M44 95 h-34", 0, 108],
+  face: ["M50 112 l-14 14 h-8", 0, 138],
+  strap: ["M88 110 h20", 96, 128],
+};
+
+/**
+ * A plug's firing end from the side and from the front, with four spots to judge. Tapping a spot chooses it;
+ * the same choice stands beside it as buttons, so the drawing itself needs no keys.
+ */
+export function PlugDrawing({ tones, chosen, onChoose }: PlugDrawingProps) {
+  const fill = (spot: PlugSpot) => {
+    const tone = tones[spot];
+    return tone ? TONE_COLOURS[tone] : "var(--sheet)";
+  };
+  const said = PLUG_SPOTS.flatMap((spot) => {
+    const tone = tones[spot];
+    return tone ? [`${PLUG_PLACE_WORDS[spot].name}: ${tone}`] : [];
+  });
   return (
     <svg
-      width="132"
-      height="150"
-      viewBox="0 0 132 150"
+      className="plug-drawing"
+      width="264"
+      height="152"
+      viewBox="0 0 264 152"
       role="img"
-      aria-label={tone ? `Plug with ${tone} porcelain` : "Plug, tone not chosen"}
+      aria-label={said.length === 0 ? "Plug, no tone chosen" : `Plug. ${said.join(". ")}`}
     >
-      <rect x="22" y="4" width="88" height="26" rx="2" {...ink} fill="var(--sheet)" />
-      {[38, 48, 58, 68, 78].map((y) => (
-        <path key={y} d={`M30 ${y} h72 l4 5 h-80 z`} {...ink} fill="var(--sheet)" />
+      <path d="M16 4 h88 v18 h-88 z" {...INK} fill="var(--sheet)" />
+      {[26, 36, 46, 56, 66].map((y) => (
+        <path key={y} d={`M24 ${y} h72 l4 4 h-80 z`} {...INK} fill="var(--sheet)" />
       ))}
-      <path d="M30 88 h72 v10 h-72 z" {...ink} fill="var(--hairline)" />
-      <path d="M50 98 h32 l-6 26 h-20 z" {...ink} fill={porcelain} />
-      <rect x="61" y="124" width="10" height="7" {...ink} fill="var(--layer-needle)" />
-      <path d="M96 98 v44 h-38 v-7 h31 v-37 z" {...ink} fill="var(--layer-needle)" />
-      <path d="M18 106 h28 M40 102 l7 4 -7 4" {...ink} strokeWidth={1.5} />
-      <text x="0" y="110" fontSize="12" fill="var(--quiet)">
-        root
-      </text>
+      {PLUG_SPOTS.toSorted((a, b) => drawnLast(a, b)).map((spot) => (
+        <g key={spot} onClick={() => onChoose(spot)} style={{ cursor: "pointer" }}>
+          {SHAPES[spot].map((d) => (
+            <path
+              key={d}
+              d={d}
+              {...INK}
+              stroke={spot === chosen ? "var(--petrol)" : INK.stroke}
+              strokeWidth={spot === chosen ? 3.5 : INK.strokeWidth}
+              fill={fill(spot)}
+            />
+          ))}
+        </g>
+      ))}
+      <rect x="56" y="116" width="8" height="7" {...INK} fill="var(--layer-needle)" pointerEvents="none" />
+      <circle cx="204" cy="84" r="7" {...INK} fill="var(--layer-needle)" pointerEvents="none" />
+      <g className="plug-names" aria-hidden>
+        {PLUG_SPOTS.map((spot) => (
+          <path key={spot} d={POINTERS[spot][0]} stroke="var(--quiet)" fill="none" />
+        ))}
+      </g>
     </svg>
   );
 }
+
+/** The ring lies under everything, the strap over it. */
+const DEPTH: readonly PlugSpot[] = ["ring", "root", "face", "strap"];
+const drawnLast = (a: PlugSpot, b: PlugSpot): number => DEPTH.indexOf(a) - DEPTH.indexOf(b);

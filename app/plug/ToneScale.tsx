@@ -3,14 +3,15 @@ import { LIGHT_TONES, TONE_COLOURS } from "#app/theme/colours.ts";
 import { TONE_MEANINGS } from "#app/words/parts.ts";
 
 interface ToneScaleProps {
+  readonly label: string;
   readonly value: Tone | undefined;
   readonly onChange: (tone: Tone) => void;
 }
 
 /** The seven tones of a plug, lean to rich: told by lightness and by word. */
-export function ToneScale({ value, onChange }: ToneScaleProps) {
+export function ToneScale({ label, value, onChange }: ToneScaleProps) {
   return (
-    <div className="tone-scale" role="radiogroup" aria-label="Tone of the porcelain, lean to rich">
+    <div className="tone-scale" role="radiogroup" aria-label={label}>
       {TONES.map((tone) => (
         <button
           key={tone}

@@ -1,13 +1,17 @@
 import Button from "@mui/material/Button";
-import { Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
+import { data, Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import type { Build } from "#core/log/schema.ts";
+import type { Build, Reading } from "#core/log/schema.ts";
 import { ZoneName } from "#core/log/parts.ts";
+import { HeatSent, readHeat } from "#app/forms/heat-form.ts";
 import { lookForm } from "#app/forms/look-form.ts";
+import { readWitnesses } from "#app/forms/witness-form.ts";
+import { HeatFields } from "#app/look/HeatFields.tsx";
 import { LambdaFields } from "#app/look/LambdaFields.tsx";
 import { PlugFields } from "#app/look/PlugFields.tsx";
+import { WitnessFields } from "#app/look/WitnessFields.tsx";
 import { SymptomFields } from "#app/look/SymptomFields.tsx";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
@@ -15,13 +19,28 @@ import { Problem } from "#app/parts/Problem.tsx";
 import { SYMPTOM_WORDS } from "#app/words/symptoms.ts";
 import { useRig } from "#app/rig/context.ts";
 import { placeHref } from "#app/rig/places.ts";
-import { fieldMessages, openRig, refused, saveEntry, type ActionProblem } from "#app/rig/save.ts";
+import {
+  fieldMessages,
+  openRig,
+  refused,
+  saveEntries,
+  saveEntry,
+  type ActionProblem,
+  type Content,
+} from "#app/rig/save.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
 import { zoneCaution } from "#app/words/cautions.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const { build } = await openRig(params.rigId);
   const texts = Object.fromEntries(await request.formData());
+  const cylinder = cylinderNamed(texts["cylinder"], build);
+  if (texts["type"] === "temperature") return saveHeat(params.rigId, texts, build, cylinder);
+  if (texts["type"] === "witness") {
+    const read = readWitnesses(texts);
+    if (!read.ok) return refused({ fields: read.fields });
+    return saveLooks(params.rigId, read.readings, cylinder);
+  }
   const parsed = lookForm(build).safeParse(texts);
   if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
   const { notJetting } = texts;
@@ -30,12 +49,36 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const problem = await saveEntry(params.rigId, "note", { text });
     return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
-  const cylinder = cylinderNamed(texts["cylinder"], build);
-  const problem = await saveEntry(params.rigId, "look", {
-    reading: parsed.data,
+  return saveLooks(params.rigId, [parsed.data], cylinder);
+}
+
+/** Looks of one moment, and whatever was typed with them about the rig, in one write. */
+async function saveLooks(
+  rigId: string,
+  readings: readonly Reading[],
+  cylinder: number | undefined,
+  first: readonly Content[] = [],
+) {
+  const looks = readings.map((reading): Content => ({
+    kind: "look",
+    reading,
     ...(cylinder !== undefined && { cylinder }),
-  });
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+  }));
+  const problem = await saveEntries(rigId, [...first, ...looks]);
+  return problem ? refused(problem, 507) : redirect(`/rigs/${rigId}`);
+}
+
+async function saveHeat(rigId: string, texts: unknown, build: Build, cylinder: number | undefined) {
+  const sent = HeatSent.safeParse(texts);
+  if (!sent.success) return refused({ message: "These temperatures cannot be read. Nothing was saved." });
+  const read = readHeat(sent.data, build);
+  if (!read.ok)
+    return data({ fields: read.fields, offersOther: read.otherUnit !== undefined }, { status: 400 });
+  const why = "Where its temperatures belong";
+  const targets: Content[] = read.heat
+    ? [{ kind: "build", build: { ...build, heat: read.heat }, reopens: [], why }]
+    : [];
+  return saveLooks(rigId, read.readings, cylinder, targets);
 }
 
 /** @returns the cylinder (from 1) that was looked at, or nothing for the engine as a whole */
@@ -46,12 +89,12 @@ function cylinderNamed(text: unknown, { engine }: Build): number | undefined {
     : undefined;
 }
 
-const HowName = z.enum(["plug", "symptom", "lambda"]);
+const HowName = z.enum(["plug", "symptom", "lambda", "temperature", "witness"]);
 export default function LookRoute() {
   const context = useRig();
   const [search, setSearch] = useSearchParams();
   const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem>();
+  const answer = useActionData<ActionProblem & { offersOther?: boolean }>();
   const advised = context.advice?.next.kind === "look" ? context.advice.next : undefined;
   const zone: Zone = ZoneName.safeParse(search.get("zone")).data ?? advised?.zone ?? "top";
   const how = HowName.safeParse(search.get("how")).data ?? "plug";
@@ -73,7 +116,8 @@ export default function LookRoute() {
       <h1>What did you see?</h1>
       <p style={{ margin: 0 }}>
         <Link to={placeHref(context.header.id, "stopwatch")}>By the stopwatch</Link>: laps, a sprint, top
-        speed, fuel used.
+        speed, fuel used. <Link to={placeHref(context.header.id, "logger")}>From a logger’s file</Link>: λ by
+        zone, pulls timed.
       </p>
       <Choice
         label="Where on the throttle"
@@ -99,15 +143,21 @@ export default function LookRoute() {
           { value: "plug", text: "Plug" },
           { value: "symptom", text: "What it did" },
           { value: "lambda", text: "λ meter" },
+          { value: "temperature", text: "Heat" },
+          { value: "witness", text: "Crown" },
         ]}
         onChange={(value) => set("how", value)}
       />
-      {how === "plug" && <PlugFields problem={answer?.fields?.["tone"]} />}
+      {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
       {how === "lambda" && <LambdaFields problem={answer?.fields?.["figure"]} />}
       {how === "symptom" && (
         <SymptomFields problem={answer?.fields?.["symptom"]} onZone={(value) => set("zone", value)} />
       )}
-      <Caution>{zoneCaution(how, zone)}</Caution>
+      {how === "temperature" && (
+        <HeatFields zone={zone} fields={answer?.fields} offersOther={answer?.offersOther ?? false} />
+      )}
+      {how === "witness" && <WitnessFields problem={answer?.fields?.["crown"]} />}
+      <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>
       <Problem message={answer?.message ?? answer?.fields?.["form"]} />
       <div className="row save">
         <Button type="submit" variant="contained" disabled={saving}>

@@ -69,16 +69,8 @@ export const NIGHT: Colours = {
   onLayerMain: "#F5EEDD",
 };
 
-/** The tones of a plug, the same by day and by night: they are outlined in ink and carry their word. */
-export const TONE_COLOURS = {
-  chalk: "#FBFAF6",
-  bone: "#EFE6D2",
-  straw: "#E3CB97",
-  biscuit: "#C69A5B",
-  cocoa: "#8B5A36",
-  umber: "#573823",
-  soot: "#231C17",
-} as const;
+/** The tones of a plug are the same by day and by night: they are outlined in ink and carry their word. */
+export { TONE_COLOURS } from "#core/photo/tone-colours.ts";
 
 /** Tones on which dark ink can be read. */
 export const LIGHT_TONES: ReadonlySet<string> = new Set(["chalk", "bone", "straw", "biscuit"]);

@@ -3,7 +3,19 @@ import type { Zone } from "#core/carburettor/zones.ts";
 
 const HOT = "Plug, pipe and head are hot; keep hands and sleeves clear of chain, belt and wheels.";
 
-export function zoneCaution(how: "plug" | "lambda" | "symptom", zone: Zone): string {
+export type Way = "plug" | "lambda" | "symptom" | "temperature" | "witness";
+
+const METHANOL =
+  "Methanol burns with a flame that cannot be seen and is poisonous: gloves, eyes, water at hand.";
+
+export function zoneCaution(how: Way, zone: Zone, fuel = "petrol"): string {
+  const caution = zoneCautionAlone(how, zone);
+  return fuel === "methanol" ? `${caution} ${METHANOL}` : caution;
+}
+
+function zoneCautionAlone(how: Way, zone: Zone): string {
+  if (how === "witness")
+    return `Look with a light, never with a flame, and let the fuel’s vapour out of the cylinder first. ${HOT}`;
   if (zone === "top" && how === "plug")
     return `Full throttle and a clean cut only on a closed course with room to coast, never on a public road. Approach from rich. ${HOT}`;
   if (zone === "top")

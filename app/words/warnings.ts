@@ -2,6 +2,7 @@
 import { outlierTitle } from "./cylinders.ts";
 import type { Warning } from "#core/sieve/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { HEAT_RANGE_SAYS } from "./heat-range.ts";
 import { PLUG_FINDING_WORDS } from "./symptoms.ts";
 import { checkList } from "./walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "./parts.ts";
@@ -57,11 +58,7 @@ export function warningWords(warning: Warning): WarningWords {
         `Jetted on a failed walk-round (${checkList(warning.checks)}): “${warning.reason}”. Readings taken on a fault teach the wrong lesson.`,
       );
     case "plugHeatRange":
-      return plain(
-        warning.says === "tooCold"
-          ? "The strap of the newest plug is much darker than its porcelain: the plug is too cold. Settle its heat range before any jet."
-          : "The strap of the newest plug is much paler than its porcelain: the plug is too hot. Settle its heat range before any jet.",
-      );
+      return plain(`The newest plug: ${HEAT_RANGE_SAYS[warning.says]}`);
     case "noAir":
       return plain("No air has been read: the card is for the baseline’s day.");
     case "seaLevelSuspected":

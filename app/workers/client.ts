@@ -9,7 +9,8 @@ import type { Advice } from "#core/sieve/advise.ts";
 import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 import type { Photo } from "#app/store/photos.ts";
-import type { SmallPhoto } from "./photo.ts";
+import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Answer, FilesApi, JudgeApi, LogRead, UnknownLog } from "./protocol.ts";
 
 /** @returns words of whatever was thrown */
@@ -130,6 +131,10 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.writeLog(file, photos))),
   shrinkPhoto: async (file: Blob): Promise<SmallPhoto> =>
     valueOf(await filing.call(async (remote) => await remote.shrinkPhoto(file))),
+  openPhoto: async (file: Blob): Promise<SmallPhoto> =>
+    valueOf(await filing.call(async (remote) => await remote.openPhoto(file))),
+  readTone: async (porcelain: Spot, white: Spot): Promise<ToneRead> =>
+    valueOf(await filing.call(async (remote) => await remote.readTone(porcelain, white))),
   makeDemo: (
     lastDay: string,
     offset: string,

@@ -1,13 +1,15 @@
 import * as Comlink from "comlink";
 import { demoMovedTo } from "#demo/told.ts";
 import { readFile, writeFile } from "./files.ts";
-import { shrinkPhoto } from "./photo.ts";
+import { openPhoto, readTone, shrinkPhoto } from "./photo.ts";
 import type { FilesApi } from "./protocol.ts";
 
 const api: FilesApi = {
   readLog: readFile,
   writeLog: writeFile,
   shrinkPhoto,
+  openPhoto,
+  readTone,
   makeDemo: demoMovedTo,
 };
 

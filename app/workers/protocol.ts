@@ -4,7 +4,8 @@ import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
-import type { SmallPhoto } from "./photo.ts";
+import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 
@@ -37,5 +38,8 @@ export interface FilesApi {
   readLog(file: Blob): Promise<LogRead>;
   writeLog(file: LogFile, photos: readonly Photo[]): Answer<Blob>;
   shrinkPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
+  /** Keeps a photo for {@link readTone}; the newest only. */
+  openPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
+  readTone(porcelain: Spot, white: Spot): Answer<ToneRead>;
   makeDemo(lastDay: string, offset: string): readonly { header: Header; entries: readonly Entry[] }[];
 }

@@ -164,34 +164,36 @@ export type FitEntry = z.infer<typeof FitEntry>;
 /** What a thermocouple can show of an engine. */
 const HeatK = z.number().min(230).max(1600);
 
+export const PlugReading = z.strictObject({
+  type: z.literal("plug"),
+  zone: ZoneName,
+  tone: z.enum(TONES),
+  /** a clean cut speaks for its zone alone; rolled to idle, it speaks for idle too */
+  cut: z.enum(["clean", "rolled", "unknown"]),
+  /** heat-range steps colder than the right plug (negative: hotter) */
+  colderSteps: z.int().min(-3).max(3),
+  /** what else is on it: each has a consequence of its own */
+  findings: z.array(z.enum(PLUG_FINDINGS)).max(4).optional(),
+  /** the tones elsewhere on it; `tone` is that of the porcelain near its root */
+  places: z
+    .strictObject({
+      face: z.enum(TONES).optional(),
+      strap: z.enum(TONES).optional(),
+      ring: z.enum(TONES).optional(),
+    })
+    .optional(),
+  /** it has run before, at other settings; else new or known to be clean */
+  used: z.literal(true).optional(),
+  /** how the mark was made: seconds held, or laps */
+  made: z
+    .strictObject({ by: z.enum(PLUG_PROTOCOLS), amount: z.number().min(0).max(36_000).optional() })
+    .optional(),
+  /** read off a photo, and how sure that was; the tuner's own word otherwise */
+  photoSure: z.number().min(0).max(1).optional(),
+});
+
 const Reading = z.discriminatedUnion("type", [
-  z.strictObject({
-    type: z.literal("plug"),
-    zone: ZoneName,
-    tone: z.enum(TONES),
-    /** a clean cut speaks for its zone alone; rolled to idle, it speaks for idle too */
-    cut: z.enum(["clean", "rolled", "unknown"]),
-    /** heat-range steps colder than the right plug (negative: hotter) */
-    colderSteps: z.int().min(-3).max(3),
-    /** what else is on it: each has a consequence of its own */
-    findings: z.array(z.enum(PLUG_FINDINGS)).max(4).optional(),
-    /** the tones elsewhere on it; `tone` is that of the porcelain near its root */
-    places: z
-      .strictObject({
-        face: z.enum(TONES).optional(),
-        strap: z.enum(TONES).optional(),
-        ring: z.enum(TONES).optional(),
-      })
-      .optional(),
-    /** it has run before, at other settings; else new or known to be clean */
-    used: z.literal(true).optional(),
-    /** how the mark was made: seconds held, or laps */
-    made: z
-      .strictObject({ by: z.enum(PLUG_PROTOCOLS), amount: z.number().min(0).max(36_000).optional() })
-      .optional(),
-    /** read off a photo, and how sure that was; the tuner's own word otherwise */
-    photoSure: z.number().min(0).max(1).optional(),
-  }),
+  PlugReading,
   z.strictObject({ type: z.literal("crown"), zone: ZoneName, crown: z.enum(CROWNS) }),
   z.strictObject({ type: z.literal("header"), zone: ZoneName, colour: z.enum(HEADER_COLOURS) }),
   z.strictObject({

@@ -1,0 +1,12 @@
+import type { Tone } from "../log/parts.ts";
+
+/** The colour each tone stands for under white light: of porcelain, and of the app's scale. */
+export const TONE_COLOURS: Readonly<Record<Tone, string>> = {
+  chalk: "#FBFAF6",
+  bone: "#EFE6D2",
+  straw: "#E3CB97",
+  biscuit: "#C69A5B",
+  cocoa: "#8B5A36",
+  umber: "#573823",
+  soot: "#231C17",
+};
