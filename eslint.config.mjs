@@ -18,6 +18,7 @@ const CORE_ROOMS = {
   evidence: ["numbers", "units", "air", "carburettor", "log", "rig", "runs"],
   idle: ["numbers", "units"],
   balance: ["units"],
+  logger: ["numbers", "units", "carburettor", "log"],
   photo: ["numbers", "units", "log"],
   runs: ["numbers", "units"],
   instruments: ["units"],
@@ -36,6 +37,7 @@ const CORE_ROOMS = {
     "idle",
     "balance",
     "instruments",
+    "logger",
   ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({

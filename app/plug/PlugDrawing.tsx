@@ -22,14 +22,6 @@ const SHAPES: Readonly<Record<PlugSpot, readonly string[]>> = {
   strap: ["M88 87 v45 h-36 v-7 h28 v-38 z", "M196 28 h16 v58 h-16 z"],
 };
 
-/** A line from the spot to its name. */
-const POINTERS: Readonly<Record<PlugSpot, readonly [string, number, number]>> = {
-  ring: ["M24 80 h-14", 0, 72],
-  root: ["M44 95 h-34", 0, 108],
-  face: ["M50 112 l-14 14 h-8", 0, 138],
-  strap: ["M88 110 h20", 96, 128],
-};
-
 /**
  * A plug's firing end from the side and from the front, with four spots to judge. Tapping a spot chooses it;
  * the same choice stands beside it as buttons, so the drawing itself needs no keys.
@@ -72,11 +64,6 @@ export function PlugDrawing({ tones, chosen, onChoose }: PlugDrawingProps) {
       ))}
       <rect x="56" y="116" width="8" height="7" {...INK} fill="var(--layer-needle)" pointerEvents="none" />
       <circle cx="204" cy="84" r="7" {...INK} fill="var(--layer-needle)" pointerEvents="none" />
-      <g className="plug-names" aria-hidden>
-        {PLUG_SPOTS.map((spot) => (
-          <path key={spot} d={POINTERS[spot][0]} stroke="var(--quiet)" fill="none" />
-        ))}
-      </g>
     </svg>
   );
 }

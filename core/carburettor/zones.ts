@@ -10,6 +10,12 @@ export const PROBES: PerZone<number> = { idle: 0, low: 0.18, mid: 0.45, top: 0.9
 /** Where one zone ends and the next begins. */
 export const ZONE_EDGES = [1 / 8, 1 / 4, 3 / 4] as const;
 
+/** @returns the zone that an opening 0..1 lies in; an edge belongs to the zone above it */
+export function zoneAt(throttle: number): Zone {
+  const above = ZONE_EDGES.findIndex((edge) => throttle < edge);
+  return ZONES[above === -1 ? ZONES.length - 1 : above] ?? "top";
+}
+
 /** Target λ by kind of engine; every one can be edited. */
 export const TARGET_LAMBDA = {
   twoStroke: { idle: 0.88, low: 0.9, mid: 0.9, top: 0.86 },

@@ -6,6 +6,7 @@ import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones
 import { beliefOver } from "../evidence/cylinders.ts";
 import { heatRangeSays, type HeatRangeSays } from "../evidence/heat-range.ts";
 import type { Evidence } from "../evidence/from-look.ts";
+import { SAYS_NOTHING } from "../evidence/temperature.ts";
 import type { Belief } from "../evidence/unknowns.ts";
 import { fold, type Present } from "../log/fold.ts";
 import type { PlugFinding } from "../log/parts.ts";
@@ -131,7 +132,9 @@ function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Gr
       sifted.joint,
       cylinders.map((cylinder) => cylinder - 1),
     ),
-    evidence: sifted.evidence.filter(({ lookId }) => !elsewhere.has(lookId)),
+    evidence: sifted.evidence.filter(
+      ({ lookId, likelihood }) => !elsewhere.has(lookId) && likelihood !== SAYS_NOTHING,
+    ),
     cylinders:
       cylinders.length < 2
         ? []

@@ -19,7 +19,7 @@ export interface StripPoint extends Spread {
 const POINTS = 61;
 
 /** Residuals belong to the probes; between two of them they are shared by distance on the ruler. */
-function residualShares(position: number): ZoneShares {
+export function residualShares(position: number): ZoneShares {
   const probes = ZONES.map((zone) => ({ zone, at: rulerPosition(PROBES[zone]) }));
   const next = probes.findIndex(({ at }) => at >= position);
   const upper = probes[next];

@@ -1,0 +1,111 @@
+/** λ of the held openings: by zone, along the throttle, and by engine speed, each with how long and how far it strays. */
+import { zoneAt, ZONES, type PerZone } from "../carburettor/zones.ts";
+import { STEADY } from "./conditions.ts";
+import type { LoggerTrace } from "./trace.ts";
+
+export interface LambdaStretch {
+  readonly count: number;
+  readonly seconds: number;
+  /** of its logarithm, so that λ and 1/λ are as far apart */
+  readonly mean: number;
+  /** sd of its logarithm */
+  readonly spread: number;
+}
+
+export interface LambdaBin extends LambdaStretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface LambdaBy {
+  readonly zones: PerZone<LambdaStretch | undefined>;
+  /** openings 0..1 */
+  readonly throttle: readonly LambdaBin[];
+  readonly rpm: readonly LambdaBin[];
+  /** readings outside what a sensor can mean */
+  readonly impossible: number;
+}
+
+/** Shorter than this is a glance, not a stretch. */
+const LEAST_S = 0.5;
+/** No sensor shows a running engine beyond these. */
+const POSSIBLE = { min: 0.5, max: 1.6 };
+const OPENINGS = 20;
+const RPM_STEP = 500;
+const MOST_RPM = 25_000;
+/** A gap in the file is no time spent there. */
+const LONGEST_STEP_S = 0.5;
+
+class Sum {
+  count = 0;
+  private seconds = 0;
+  private first = 0;
+  private second = 0;
+
+  add(logLambda: number, seconds: number): void {
+    this.count += 1;
+    this.seconds += seconds;
+    this.first += seconds * logLambda;
+    this.second += seconds * logLambda * logLambda;
+  }
+
+  stretch(): LambdaStretch | undefined {
+    const { count, seconds } = this;
+    if (seconds < LEAST_S) return undefined;
+    const mean = this.first / seconds;
+    return {
+      count,
+      seconds,
+      mean: Math.exp(mean),
+      spread: Math.sqrt(Math.max(0, this.second / seconds - mean * mean)),
+    };
+  }
+}
+
+const sums = (count: number): Sum[] => Array.from({ length: count }, () => new Sum());
+
+function bins(all: readonly Sum[], step: number): LambdaBin[] {
+  return all.flatMap((sum, i) => {
+    const stretch = sum.stretch();
+    return stretch ? [{ from: i * step, to: (i + 1) * step, ...stretch }] : [];
+  });
+}
+
+/**
+ * @param codes - the condition of each row
+ * @param delayS - by which the sensor is behind: what it shows belongs to an earlier row
+ */
+export function lambdaBy(trace: LoggerTrace, codes: Uint8Array, delayS: number): LambdaBy {
+  const { timeS, rows, channels } = trace;
+  const { throttle, lambda, rpm } = channels;
+  const byZone = { idle: new Sum(), low: new Sum(), mid: new Sum(), top: new Sum() };
+  const byThrottle = sums(OPENINGS);
+  const byRpm = sums(MOST_RPM / RPM_STEP);
+  let impossible = 0;
+  let shown = 0;
+  for (let i = 1; throttle && lambda && i < rows; i += 1) {
+    const at = timeS[i] ?? 0;
+    while (shown < rows && (timeS[shown] ?? 0) < at + delayS) shown += 1;
+    if (shown >= rows) break;
+    if (codes[i] !== STEADY) continue;
+    const reading = lambda[shown] ?? NaN;
+    if (Number.isNaN(reading)) continue;
+    if (!(reading > POSSIBLE.min && reading < POSSIBLE.max)) {
+      impossible += 1;
+      continue;
+    }
+    const seconds = Math.min(LONGEST_STEP_S, at - (timeS[i - 1] ?? at));
+    const log = Math.log(reading);
+    const opening = throttle[i] ?? 0;
+    byZone[zoneAt(opening)].add(log, seconds);
+    byThrottle[Math.max(0, Math.min(OPENINGS - 1, Math.floor(opening * OPENINGS)))]?.add(log, seconds);
+    byRpm[Math.floor((rpm?.[i] ?? NaN) / RPM_STEP)]?.add(log, seconds);
+  }
+  const [idle, low, mid, top] = ZONES.map((zone) => byZone[zone].stretch());
+  return {
+    zones: { idle, low, mid, top },
+    throttle: bins(byThrottle, 1 / OPENINGS),
+    rpm: bins(byRpm, RPM_STEP),
+    impossible,
+  };
+}

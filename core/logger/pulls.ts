@@ -1,0 +1,218 @@
+/** Pulls at full throttle: found, timed, and drawn. */
+import { GEAR_CHANGE, STEADY, UNKNOWN } from "./conditions.ts";
+import type { LoggerTrace } from "./trace.ts";
+
+export interface Split {
+  /** m/s reached, or metres covered */
+  readonly to: number;
+  readonly seconds: number;
+}
+
+/** A few hundred points at even times; null where nothing was read. */
+export interface PullSeries {
+  readonly timeS: readonly number[];
+  readonly lambda: readonly (number | null)[];
+  readonly rpm: readonly (number | null)[];
+  readonly speedMs: readonly (number | null)[];
+}
+
+export interface Pull {
+  /** since the file began */
+  readonly startS: number;
+  readonly seconds: number;
+  readonly fromMs: number | undefined;
+  readonly toMs: number | undefined;
+  readonly fromRpm: number | undefined;
+  readonly toRpm: number | undefined;
+  /** λ over the pull, where there is one, and its leanest tenth of a pull */
+  readonly lambda: number | undefined;
+  readonly leanest: number | undefined;
+  /** from a standstill only */
+  readonly toSpeed: readonly Split[];
+  readonly toDistance: readonly Split[];
+  readonly series: PullSeries;
+}
+
+export interface Wanted {
+  readonly speedsMs: readonly number[];
+  readonly lengthsM: readonly number[];
+}
+
+const WIDE_OPEN = 0.85;
+const LEAST_S = 1.5;
+/** Lifts shorter than this belong to the pull: a gear was changed. */
+const LIFT_S = 0.9;
+/** Without a throttle, a pull is what gains speed like this. */
+const GAINS_MS2 = 0.8;
+const GAIN_OVER_S = 0.5;
+const STANDING_MS = 1;
+/** Moving: the clock of a standing start begins here. */
+const ROLLS_MS = 0.3;
+const LEAST_GAIN_MS = 3;
+const LEAST_GAIN_RPM = 800;
+const POINTS = 240;
+const POSSIBLE = { min: 0.5, max: 1.6 };
+
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Whether each row belongs to a pull. */
+function pulling({ rows, timeS, channels }: LoggerTrace, codes: Uint8Array): (i: number) => boolean {
+  const { throttle, speed } = channels;
+  if (throttle) return (i) => (throttle[i] ?? 0) >= WIDE_OPEN || codes[i] === GEAR_CHANGE;
+  if (!speed) return () => false;
+  const gains = new Uint8Array(rows);
+  let before = 0;
+  for (let i = 0; i < rows; i += 1) {
+    while ((timeS[i] ?? 0) - (timeS[before] ?? 0) > GAIN_OVER_S) before += 1;
+    const elapsed = (timeS[i] ?? 0) - (timeS[before] ?? 0);
+    if ((speed[i] ?? 0) - (speed[before] ?? 0) > GAINS_MS2 * elapsed && elapsed > 0) gains[i] = 1;
+  }
+  return (i) => gains[i] === 1;
+}
+
+function spans(trace: LoggerTrace, codes: Uint8Array): Span[] {
+  const isPull = pulling(trace, codes);
+  const at = (i: number) => trace.timeS[i] ?? 0;
+  const found: Span[] = [];
+  let from = -1;
+  for (let i = 0; i <= trace.rows; i += 1) {
+    const open = i < trace.rows && isPull(i);
+    if (open && from === -1) from = i;
+    if (open || from === -1) continue;
+    const last = found.at(-1);
+    if (last && at(from) - at(last.to) < LIFT_S) found.splice(-1, 1, { from: last.from, to: i - 1 });
+    else found.push({ from, to: i - 1 });
+    from = -1;
+  }
+  return found.filter((span) => at(span.to) - at(span.from) >= LEAST_S);
+}
+
+/** First moment at which a rising figure reaches a value, between two rows. */
+function reaches(trace: LoggerTrace, values: ArrayLike<number>, { from, to }: Span, wanted: number) {
+  for (let i = from + 1; i <= to; i += 1) {
+    const [a, b] = [values[i - 1] ?? NaN, values[i] ?? NaN];
+    if (!(b >= wanted)) continue;
+    const [ta, tb] = [trace.timeS[i - 1] ?? 0, trace.timeS[i] ?? 0];
+    return a >= wanted || a === b ? tb : ta + ((wanted - a) / (b - a)) * (tb - ta);
+  }
+  return undefined;
+}
+
+function splits(
+  at: (wanted: number) => number | undefined,
+  startS: number,
+  wanted: readonly number[],
+): Split[] {
+  return wanted.flatMap((to) => {
+    const reached = at(to);
+    return reached === undefined ? [] : [{ to, seconds: reached - startS }];
+  });
+}
+
+/** The standing start of a pull: its clock begins when it rolls. */
+function standing(trace: LoggerTrace, speed: Float32Array, span: Span, wanted: Wanted) {
+  let first = span.from;
+  while (
+    first > 0 &&
+    (speed[first] ?? NaN) > ROLLS_MS &&
+    (trace.timeS[span.from] ?? 0) - (trace.timeS[first] ?? 0) < 1
+  )
+    first -= 1;
+  if (!((speed[first] ?? NaN) < STANDING_MS)) return { toSpeed: [], toDistance: [] };
+  const whole = { from: first, to: span.to };
+  const startS = reaches(trace, speed, whole, ROLLS_MS) ?? trace.timeS[first] ?? 0;
+  const distance = new Float64Array(span.to + 1);
+  for (let i = first + 1; i <= span.to; i += 1) {
+    const seconds = (trace.timeS[i] ?? 0) - (trace.timeS[i - 1] ?? 0);
+    const mean = ((speed[i] ?? 0) + (speed[i - 1] ?? 0)) / 2;
+    distance[i] = (distance[i - 1] ?? 0) + (Number.isFinite(mean) ? mean : 0) * seconds;
+  }
+  return {
+    toSpeed: splits((to) => reaches(trace, speed, whole, to), startS, wanted.speedsMs),
+    toDistance: splits((to) => reaches(trace, distance, whole, to), startS, wanted.lengthsM),
+  };
+}
+
+const figure = (values: Float32Array | undefined, row: number): number | undefined => {
+  const value = values?.[row];
+  return value === undefined || Number.isNaN(value) ? undefined : value;
+};
+
+/** λ that belongs to each row of a span, the sensor's delay taken off; gaps left out. */
+function lambdasOf(
+  { timeS, rows, channels: { lambda } }: LoggerTrace,
+  codes: Uint8Array,
+  { from, to }: Span,
+  delayS: number,
+) {
+  const found: number[] = [];
+  let shown = from;
+  for (let i = from; lambda && i <= to; i += 1) {
+    while (shown + 1 < rows && (timeS[shown] ?? 0) < (timeS[i] ?? 0) + delayS) shown += 1;
+    const reading = lambda[shown] ?? NaN;
+    const held = codes[i] === STEADY || codes[i] === UNKNOWN;
+    if (held && reading > POSSIBLE.min && reading < POSSIBLE.max) found.push(reading);
+  }
+  return found;
+}
+
+function seriesOf(trace: LoggerTrace, { from, to }: Span, delayS: number): PullSeries {
+  const { timeS, channels, rows } = trace;
+  const began = timeS[from] ?? 0;
+  const lasts = (timeS[to] ?? 0) - began;
+  const times = Array.from({ length: POINTS }, (_, i) => (i / (POINTS - 1)) * lasts);
+  const sample = (values: Float32Array | undefined, behindS: number) => {
+    let row = from;
+    return times.map((t) => {
+      while (row + 1 < rows && (timeS[row + 1] ?? 0) <= began + t + behindS) row += 1;
+      return figure(values, row) ?? null;
+    });
+  };
+  return {
+    timeS: times,
+    lambda: sample(channels.lambda, delayS),
+    rpm: sample(channels.rpm, 0),
+    speedMs: sample(channels.speed, 0),
+  };
+}
+
+function pullOf(trace: LoggerTrace, codes: Uint8Array, span: Span, delayS: number, wanted: Wanted): Pull {
+  const { timeS, channels } = trace;
+  const { speed, rpm } = channels;
+  const lambdas = lambdasOf(trace, codes, span, delayS).sort((a, b) => a - b);
+  const tenth = lambdas.slice(Math.floor(0.9 * lambdas.length));
+  const mean = (values: readonly number[]) =>
+    values.length === 0
+      ? undefined
+      : Math.exp(values.reduce((sum, x) => sum + Math.log(x), 0) / values.length);
+  const times = speed ? standing(trace, speed, span, wanted) : { toSpeed: [], toDistance: [] };
+  return {
+    startS: timeS[span.from] ?? 0,
+    seconds: (timeS[span.to] ?? 0) - (timeS[span.from] ?? 0),
+    fromMs: figure(speed, span.from),
+    toMs: figure(speed, span.to),
+    fromRpm: figure(rpm, span.from),
+    toRpm: figure(rpm, span.to),
+    lambda: mean(lambdas),
+    leanest: mean(tenth),
+    ...times,
+    series: seriesOf(trace, span, delayS),
+  };
+}
+
+/** A pull gains something; a throttle held open in the pit gains nothing. */
+function gained({ fromMs, toMs, fromRpm, toRpm }: Pull): boolean {
+  if (fromMs !== undefined && toMs !== undefined) return toMs - fromMs >= LEAST_GAIN_MS;
+  if (fromRpm !== undefined && toRpm !== undefined) return toRpm - fromRpm >= LEAST_GAIN_RPM;
+  return true;
+}
+
+/** @returns the pulls of a file in their order */
+export function findPulls(trace: LoggerTrace, codes: Uint8Array, delayS: number, wanted: Wanted): Pull[] {
+  return spans(trace, codes)
+    .map((span) => pullOf(trace, codes, span, delayS, wanted))
+    .filter(gained);
+}
