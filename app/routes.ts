@@ -19,6 +19,7 @@ export default [
     route("balance", "routes/balance.tsx"),
     route("look", "routes/look.tsx"),
     route("stopwatch", "routes/stopwatch.tsx"),
+    route("logger", "routes/logger.tsx"),
     route("change", "routes/change.tsx"),
     route("why", "routes/why.tsx"),
     route("log", "routes/log.tsx"),

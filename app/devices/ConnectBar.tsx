@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { Caution } from "#app/parts/Caution.tsx";
+import { Simulated } from "#app/parts/Simulated.tsx";
 import type { Device } from "./device.ts";
 import type { DeviceFeed, FeedState } from "./feed.ts";
 import { hasSerial } from "./serial.ts";
@@ -15,9 +16,7 @@ interface ConnectBarProps {
 
 /** A simulated instrument says so wherever it shows. */
 export function SimulatedMark({ state }: { state: FeedState }) {
-  return state.about?.simulated === true && state.status !== "off" ? (
-    <strong className="simulated-mark">SIMULATED</strong>
-  ) : null;
+  return state.about?.simulated === true && state.status !== "off" ? <Simulated /> : null;
 }
 
 /** Where figures may come from by themselves; without any, they are typed. */

@@ -69,7 +69,7 @@ export const PLACES: readonly Place[] = [
     key: "l",
     onPhone: true,
     state: ({ present }) => (present.openChange ? "due" : `${present.looks.length}`),
-    also: ["stopwatch"],
+    also: ["stopwatch", "logger"],
   },
   { name: "Change", path: "change", key: "c", state: ({ present }) => (present.openChange ? "open" : "") },
   {

@@ -10,8 +10,10 @@ import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Reduced } from "#core/logger/reduce.ts";
+import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
-import type { Answer, FilesApi, JudgeApi, LogRead, UnknownLog } from "./protocol.ts";
+import type { Answer, FilesApi, JudgeApi, LoggerApi, LogRead, UnknownLog } from "./protocol.ts";
 
 /** @returns words of whatever was thrown */
 export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
@@ -49,7 +51,10 @@ function startOnDemand<Api>(make: () => Worker) {
     died.catch(() => undefined);
     return { worker, remote: Comlink.wrap<Api>(worker), died };
   };
-  async function call<T>(work: (remote: Comlink.Remote<Api>) => Promise<T>): Promise<T> {
+  async function call<T>(
+    work: (remote: Comlink.Remote<Api>) => Promise<T>,
+    limitMs = TIME_LIMIT_MS,
+  ): Promise<T> {
     running ??= start();
     const { remote, died } = running;
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -57,11 +62,9 @@ function startOnDemand<Api>(make: () => Worker) {
       timer = setTimeout(() => {
         stop();
         reject(
-          new WorkerFailure(
-            `The computation took over ${TIME_LIMIT_MS / 1000} s and was stopped. Try again.`,
-          ),
+          new WorkerFailure(`The computation took over ${limitMs / 1000} s and was stopped. Try again.`),
         );
-      }, TIME_LIMIT_MS);
+      }, limitMs);
     });
     try {
       return await Promise.race([work(remote), died, late]);
@@ -76,7 +79,7 @@ function startOnDemand<Api>(make: () => Worker) {
       // Only a head start: the first question starts it again and says what is wrong.
     }
   };
-  return { call, warm };
+  return { call, warm, stop };
 }
 
 const judge = startOnDemand<JudgeApi>(
@@ -84,6 +87,10 @@ const judge = startOnDemand<JudgeApi>(
 );
 const filing = startOnDemand<FilesApi>(
   () => new Worker(new URL("./files.worker.ts", import.meta.url), { type: "module", name: "files" }),
+);
+
+const logging = startOnDemand<LoggerApi>(
+  () => new Worker(new URL("./logger.worker.ts", import.meta.url), { type: "module", name: "logger" }),
 );
 
 function valueOf<T>(answer: Answer<T>): T {
@@ -140,4 +147,28 @@ export const files = {
     offset: string,
   ): Promise<readonly { header: Header; entries: readonly Entry[] }[]> =>
     filing.call(async (remote) => await remote.makeDemo(lastDay, offset)),
+};
+
+/** A phone reads a million rows in a minute, not in seconds. */
+const LOGGER_LIMIT_MS = 180_000;
+
+export const logger = {
+  lookAt: async (file: Blob, stoichiometric: number): Promise<LookedAt> =>
+    valueOf(await logging.call(async (remote) => await remote.lookAtLog(file, stoichiometric))),
+  /** The worker goes when it is done, and all that a million rows took with it. */
+  reduce: async (task: LogToReduce, onProgress: (share: number) => void): Promise<Reduced> => {
+    try {
+      return valueOf(
+        await logging.call(
+          async (remote) => await remote.reduceLog(task, Comlink.proxy(onProgress)),
+          LOGGER_LIMIT_MS,
+        ),
+      );
+    } finally {
+      logging.stop();
+    }
+  },
+  cancel: (): Promise<void> => logging.call(async (remote) => await remote.cancelLog()),
+  simulate: async (wanted: RideWanted): Promise<Blob> =>
+    valueOf(await logging.call(async (remote) => await remote.simulateLog(wanted))),
 };

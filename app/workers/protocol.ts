@@ -5,6 +5,8 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/sieve/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Reduced } from "#core/logger/reduce.ts";
+import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Distribution } from "#core/sieve/cylinders.ts";
 import type { Outlook } from "#core/sieve/outlook.ts";
@@ -32,6 +34,15 @@ export interface JudgeApi {
 
 /** A log file with its photos as bytes. */
 export type LogRead = FileRead & { readonly photos?: readonly Photo[] };
+
+/** Loggers' files of up to millions of rows. */
+export interface LoggerApi {
+  lookAtLog(file: Blob, stoichiometric: number): Promise<Answer<LookedAt>>;
+  reduceLog(task: LogToReduce, onProgress: (share: number) => void): Promise<Answer<Reduced>>;
+  /** Stops the reading that is under way. */
+  cancelLog(): void;
+  simulateLog(wanted: RideWanted): Answer<Blob>;
+}
 
 export interface FilesApi {
   /** Reads and checks an exported log; builds that no machine can be are refused too. */

@@ -17,6 +17,8 @@ const LONGEST_S = 1.6;
 const OPENINGS = 20;
 /** So many points are plenty; longer files are thinned. */
 const MOST_POINTS = 60_000;
+/** Five hours and a half: what comes after them is not asked. */
+const MOST_EVEN = 1_000_000;
 /** With less to tell them apart than this, no lag is better than another. */
 const LEAST_EXPLAINED = 0.05;
 const LEAST_BETTER = 0.01;
@@ -76,7 +78,7 @@ export function transportDelay(
 ): TransportDelay | undefined {
   const { throttle, lambda } = channels;
   if (!throttle || !lambda) return undefined;
-  const count = Math.floor((timeS[rows - 1] ?? 0) / STEP_S);
+  const count = Math.min(MOST_EVEN, Math.floor((timeS[rows - 1] ?? 0) / STEP_S));
   if (count < 50) return undefined;
   const codes = evenly(timeS, Float32Array.from(conditions), count);
   const step = steps(evenly(timeS, throttle, count), codes);

@@ -136,7 +136,7 @@ function standing(trace: LoggerTrace, speed: Float32Array, span: Span, wanted: W
   };
 }
 
-const figure = (values: Float32Array | undefined, row: number): number | undefined => {
+const figure = (values: ArrayLike<number> | undefined, row: number): number | undefined => {
   const value = values?.[row];
   return value === undefined || Number.isNaN(value) ? undefined : value;
 };
@@ -159,21 +159,23 @@ function lambdasOf(
   return found;
 }
 
-function seriesOf(trace: LoggerTrace, { from, to }: Span, delayS: number): PullSeries {
+function seriesOf(trace: LoggerTrace, codes: Uint8Array, { from, to }: Span, delayS: number): PullSeries {
   const { timeS, channels, rows } = trace;
   const began = timeS[from] ?? 0;
   const lasts = (timeS[to] ?? 0) - began;
   const times = Array.from({ length: POINTS }, (_, i) => (i / (POINTS - 1)) * lasts);
-  const sample = (values: Float32Array | undefined, behindS: number) => {
+  const sample = (values: ArrayLike<number> | undefined, behindS: number) => {
     let row = from;
     return times.map((t) => {
       while (row + 1 < rows && (timeS[row + 1] ?? 0) <= began + t + behindS) row += 1;
       return figure(values, row) ?? null;
     });
   };
+  const held = sample(codes, 0).map((code) => code === STEADY || code === UNKNOWN);
   return {
     timeS: times,
-    lambda: sample(channels.lambda, delayS),
+    // What the sensor shows of a gear change is free air, not a mixture.
+    lambda: sample(channels.lambda, delayS).map((value, i) => (held[i] ? value : null)),
     rpm: sample(channels.rpm, 0),
     speedMs: sample(channels.speed, 0),
   };
@@ -199,7 +201,7 @@ function pullOf(trace: LoggerTrace, codes: Uint8Array, span: Span, delayS: numbe
     lambda: mean(lambdas),
     leanest: mean(tenth),
     ...times,
-    series: seriesOf(trace, span, delayS),
+    series: seriesOf(trace, codes, span, delayS),
   };
 }
 
