@@ -25,7 +25,7 @@ interface ColumnProps {
   readonly onMapping: (mapping: Mapping) => void;
 }
 
-/** One column of the file: its name, its first figures, what it is and in which unit. */
+/** Native selects: two dozen of the others would hold the screen. One column of the file: its name, its first figures, what it is and in which unit. */
 function Column({ looked, mapping, column, onMapping }: ColumnProps) {
   const name = looked.names[column] ?? "";
   const use = mapping.columns.find((candidate) => candidate.column === column);
@@ -53,15 +53,15 @@ function Column({ looked, mapping, column, onMapping }: ColumnProps) {
         onChange={({ target }) => choose(target.value as Role | "")}
         slotProps={{
           inputLabel: { shrink: true },
-          select: { displayEmpty: true },
+          select: { native: true },
           htmlInput: { "aria-label": `${name} is` },
         }}
       >
-        <MenuItem value="">not used</MenuItem>
+        <option value="">not used</option>
         {ROLES.map((role) => (
-          <MenuItem key={role} value={role}>
+          <option key={role} value={role}>
             {ROLE_LABELS[role]}
-          </MenuItem>
+          </option>
         ))}
       </TextField>
       <TextField
@@ -72,12 +72,16 @@ function Column({ looked, mapping, column, onMapping }: ColumnProps) {
         onChange={({ target }) =>
           use && onMapping({ ...mapping, columns: [...others, { ...use, unit: target.value }] })
         }
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { "aria-label": `Unit of ${name}` } }}
+        slotProps={{
+          inputLabel: { shrink: true },
+          select: { native: true },
+          htmlInput: { "aria-label": `Unit of ${name}` },
+        }}
       >
         {(use ? ROLE_UNITS[use.role] : []).map((unit) => (
-          <MenuItem key={unit} value={unit}>
+          <option key={unit} value={unit}>
             {unit}
-          </MenuItem>
+          </option>
         ))}
       </TextField>
     </li>

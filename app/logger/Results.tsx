@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { LambdaBin } from "#core/logger/lambda-by.ts";
 import type { Mapping } from "#core/logger/mapping.ts";
@@ -165,7 +165,12 @@ function PullRow({
   return (
     <tr>
       <th scope="row">
-        <Button variant={chosen ? "contained" : "outlined"} aria-pressed={chosen} onClick={onChoose}>
+        <Button
+          variant={chosen ? "contained" : "outlined"}
+          aria-pressed={chosen}
+          disabled={pull.series === undefined}
+          onClick={onChoose}
+        >
           {index + 1}
         </Button>
       </th>
@@ -183,14 +188,24 @@ function PullRow({
   );
 }
 
+/** Shown at first: a day's file has hundreds. */
+const FIRST_PULLS = 10;
+
 function Pulls({ pulls }: { pulls: readonly Pull[] }) {
   const { preferences } = useRig();
   const { scale, name } = useMixtureScale();
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setChosen] = useState(() =>
+    Math.max(
+      0,
+      pulls.findIndex(({ series }) => series),
+    ),
+  );
+  const [all, setAll] = useState(false);
   const pull = pulls[chosen];
+  const series = pull?.series;
   const drawn = useMemo(
-    () => pull && pullOption(pull, scale, fromSI("speed", 1, preferences.speed)),
-    [pull, scale, preferences.speed],
+    () => series && pullOption(series, scale, fromSI("speed", 1, preferences.speed)),
+    [series, scale, preferences.speed],
   );
   if (pulls.length === 0) return <p className="quiet">No pull at full throttle was found in it.</p>;
   return (
@@ -210,7 +225,7 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
             </tr>
           </thead>
           <tbody>
-            {pulls.map((one, i) => (
+            {pulls.slice(0, all ? pulls.length : FIRST_PULLS).map((one, i) => (
               <PullRow
                 key={one.startS}
                 pull={one}
@@ -222,6 +237,11 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
           </tbody>
         </table>
       </div>
+      {!all && pulls.length > FIRST_PULLS && (
+        <Button variant="outlined" onClick={() => setAll(true)} sx={{ justifySelf: "start" }}>
+          Show all {pulls.length}
+        </Button>
+      )}
       {drawn && (
         <figure className="chart">
           <figcaption className="label">
@@ -237,8 +257,10 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
 
 /** What a logger's file says: λ by zone, along the throttle and by engine speed, and its pulls. */
 export function Results({ reduced }: { reduced: Reduced }) {
+  // The table comes first, the pulls in a turn of their own: no single turn holds the screen.
+  const later = useDeferredValue(true, false);
   const { build, preferences } = useRig();
-  const { scale, name } = useMixtureScale();
+  const { scale } = useMixtureScale();
   const { throttle, rpm } = reduced.lambda;
   const drawn = useMemo(
     () => throttleOption(throttle, build.targetLambda, scale),
@@ -265,7 +287,7 @@ export function Results({ reduced }: { reduced: Reduced }) {
         {head !== undefined && ` Hottest head ${hottest(head)}.`}
       </p>
       <RpmTable bins={rpm} />
-      <Pulls pulls={reduced.pulls} />
+      {later && <Pulls pulls={reduced.pulls} />}
     </>
   );
 }

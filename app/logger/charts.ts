@@ -2,7 +2,7 @@
 import type { EChartsCoreOption } from "echarts/core";
 import { LEAN_LIMIT, ZONE_EDGES, ZONES, type PerZone } from "#core/carburettor/zones.ts";
 import type { LambdaBin } from "#core/logger/lambda-by.ts";
-import type { Pull } from "#core/logger/pulls.ts";
+import type { PullSeries } from "#core/logger/pulls.ts";
 import { TOLERANCE } from "#core/sieve/judge-setting.ts";
 import { BODY } from "#app/theme/theme.ts";
 
@@ -88,7 +88,7 @@ const band = () => ({ color: "var(--corridor)", opacity: 1, origin: "start" });
 const cover = () => ({ color: "var(--paper)", opacity: 1, origin: "start" });
 
 /** One pull in time: λ and what it pulled. */
-export function pullOption({ series }: Pull, scale: number, speedScale: number): EChartsCoreOption {
+export function pullOption(series: PullSeries, scale: number, speedScale: number): EChartsCoreOption {
   const { timeS, lambda, rpm, speedMs } = series;
   const pairs = (values: readonly (number | null)[], by: number): Pair[] =>
     timeS.map((t, i) => {

@@ -1,5 +1,5 @@
 /** A logger's file on its way: looked at, mapped, read, with progress; one at a time. */
-import { useRef, useState } from "react";
+import { startTransition, useRef, useState } from "react";
 import type { Mapping } from "#core/logger/mapping.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import { stoichiometricOf } from "#app/forms/look-form.ts";
@@ -56,10 +56,12 @@ export function useLogger() {
     attempt(async () => {
       const looked = await logger.lookAt(file, stoichiometricOf(build.fuel));
       const known = await readMapping(looked.headKey);
-      setOpened({ file, name, looked, known: known !== undefined });
-      // Where the figures begin belongs to this file, what they mean to its heads.
-      setMapping(known ? { ...known, headerLines: looked.mapping.headerLines } : looked.mapping);
-      setReduced(undefined);
+      startTransition(() => {
+        setOpened({ file, name, looked, known: known !== undefined });
+        // Where the figures begin belongs to this file, what they mean to its heads.
+        setMapping(known ? { ...known, headerLines: looked.mapping.headerLines } : looked.mapping);
+        setReduced(undefined);
+      });
     });
 
   const read = (chosen: Mapping) =>
@@ -75,7 +77,8 @@ export function useLogger() {
         idleRpm: build.engine.idleRpm,
         wanted: wantedIn(preferences),
       };
-      setReduced(await logger.reduce(task, setProgress));
+      const found = await logger.reduce(task, setProgress);
+      startTransition(() => setReduced(found));
       await keepMapping(looked.headKey, chosen);
     });
 

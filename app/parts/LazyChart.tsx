@@ -1,12 +1,19 @@
 import type { EChartsCoreOption, EChartsType } from "echarts/core";
 import { useEffect, useRef } from "react";
 
-/** Engine first, parts next: each in a turn of its own. */
+const turn = (): Promise<void> => new Promise((done) => setTimeout(done));
+
+/** Engine first, parts next, then the chart: each in a turn of its own, so that none holds the screen. */
 async function openChart(element: HTMLElement): Promise<EChartsType> {
   const engine = await import("echarts/core");
+  await turn();
   const { CHART_PARTS } = await import("./chart-library.ts");
+  await turn();
   engine.use(CHART_PARTS);
-  return engine.init(element, undefined, { renderer: "svg" });
+  await turn();
+  const chart = engine.init(element, undefined, { renderer: "svg" });
+  await turn();
+  return chart;
 }
 
 /** A chart, drawn once it scrolls into view and whenever its option is another. */
@@ -29,7 +36,7 @@ export function LazyChart({ option, height }: { option: EChartsCoreOption; heigh
       void openChart(element).then((opened) => {
         if (left) return opened.dispose();
         chart.current = opened;
-        opened.setOption(newest.current, { notMerge: true });
+        opened.setOption(newest.current, { notMerge: true, lazyUpdate: true });
         resized.observe(element);
       });
     });

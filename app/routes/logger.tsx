@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
+import { useState } from "react";
 import { redirect } from "react-router";
 import type { Route } from "./+types/logger";
 import { loggerContents, LoggerSent } from "#app/forms/logger-form.ts";
@@ -26,7 +27,20 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 
 export default function LoggerRoute() {
   const { opened, mapping, reduced, progress, problem, busy, ...act } = useLogger();
+  const [again, setAgain] = useState(false);
   const reading = progress !== undefined;
+  const columns = opened && mapping && (
+    <MapColumns
+      looked={opened.looked}
+      mapping={mapping}
+      known={opened.known}
+      onMapping={act.setMapping}
+      onRead={() => {
+        setAgain(false);
+        void act.read(mapping);
+      }}
+    />
+  );
   return (
     <div className="stack" style={{ gap: 20 }}>
       <div aria-live="polite">
@@ -61,33 +75,22 @@ export default function LoggerRoute() {
       {reduced && mapping && !reading && (
         <Doubts reduced={reduced} mapping={mapping} onFix={(fixed) => void act.read(fixed)} />
       )}
-      {opened && mapping && !reduced && !reading && (
-        <MapColumns
-          looked={opened.looked}
-          mapping={mapping}
-          known={opened.known}
-          onMapping={act.setMapping}
-          onRead={() => void act.read(mapping)}
-        />
-      )}
+      {!reduced && !reading && columns}
       {reduced && opened && !reading && (
         <>
           <Results reduced={reduced} />
           {reduced.doubts.length === 0 && (
             <LogIt reduced={reduced} file={{ name: opened.name, simulated: opened.looked.simulated }} />
           )}
-          <details className="protocol">
-            <summary>The columns, to read it again</summary>
-            {mapping && (
-              <MapColumns
-                looked={opened.looked}
-                mapping={mapping}
-                known={opened.known}
-                onMapping={act.setMapping}
-                onRead={() => void act.read(mapping)}
-              />
-            )}
-          </details>
+          <Button
+            variant="outlined"
+            aria-expanded={again}
+            sx={{ justifySelf: "start" }}
+            onClick={() => setAgain(!again)}
+          >
+            {again ? "Close the columns" : "The columns, to read it again"}
+          </Button>
+          {again && columns}
         </>
       )}
       <Caution plain>

@@ -48,7 +48,7 @@ export interface Portion {
 export async function* portions(
   file: Blob,
   encoding: Encoding,
-  portionBytes = 2 ** 21,
+  portionBytes = 2 ** 19,
 ): AsyncGenerator<Portion, void> {
   const decoder = new TextDecoder(encoding);
   let rest = "";
@@ -56,7 +56,8 @@ export async function* portions(
     const to = Math.min(file.size, from + portionBytes);
     const bytes = await file.slice(from, to).arrayBuffer();
     // Old writers end a line with a carriage return alone.
-    const text = (rest + decoder.decode(bytes, { stream: to < file.size })).replace(/\r\n?/g, "\n");
+    const decoded = rest + decoder.decode(bytes, { stream: to < file.size });
+    const text = decoded.includes("\r") ? decoded.replace(/\r\n?/g, "\n") : decoded;
     const end = to < file.size ? text.lastIndexOf("\n") : text.length;
     rest = end === -1 ? text : text.slice(end + 1);
     if (end > 0) yield { text: text.slice(0, end), bytesRead: to };

@@ -30,7 +30,8 @@ export interface Pull {
   /** from a standstill only */
   readonly toSpeed: readonly Split[];
   readonly toDistance: readonly Split[];
-  readonly series: PullSeries;
+  /** of the longest pulls only */
+  readonly series: PullSeries | undefined;
 }
 
 export interface Wanted {
@@ -50,7 +51,9 @@ const STANDING_MS = 1;
 const ROLLS_MS = 0.3;
 const LEAST_GAIN_MS = 3;
 const LEAST_GAIN_RPM = 800;
-const POINTS = 240;
+const POINTS = 160;
+/** So many are drawn: a day's file has hundreds, and nobody looks at them all. */
+const MOST_DRAWN = 24;
 const POSSIBLE = { min: 0.5, max: 1.6 };
 
 interface Span {
@@ -181,7 +184,13 @@ function seriesOf(trace: LoggerTrace, codes: Uint8Array, { from, to }: Span, del
   };
 }
 
-function pullOf(trace: LoggerTrace, codes: Uint8Array, span: Span, delayS: number, wanted: Wanted): Pull {
+function pullOf(
+  trace: LoggerTrace,
+  codes: Uint8Array,
+  span: Span,
+  delayS: number,
+  wanted: Wanted,
+): Omit<Pull, "series"> {
   const { timeS, channels } = trace;
   const { speed, rpm } = channels;
   const lambdas = lambdasOf(trace, codes, span, delayS).sort((a, b) => a - b);
@@ -201,12 +210,11 @@ function pullOf(trace: LoggerTrace, codes: Uint8Array, span: Span, delayS: numbe
     lambda: mean(lambdas),
     leanest: mean(tenth),
     ...times,
-    series: seriesOf(trace, codes, span, delayS),
   };
 }
 
 /** A pull gains something; a throttle held open in the pit gains nothing. */
-function gained({ fromMs, toMs, fromRpm, toRpm }: Pull): boolean {
+function gained({ fromMs, toMs, fromRpm, toRpm }: Omit<Pull, "series">): boolean {
   if (fromMs !== undefined && toMs !== undefined) return toMs - fromMs >= LEAST_GAIN_MS;
   if (fromRpm !== undefined && toRpm !== undefined) return toRpm - fromRpm >= LEAST_GAIN_RPM;
   return true;
@@ -214,7 +222,14 @@ function gained({ fromMs, toMs, fromRpm, toRpm }: Pull): boolean {
 
 /** @returns the pulls of a file in their order */
 export function findPulls(trace: LoggerTrace, codes: Uint8Array, delayS: number, wanted: Wanted): Pull[] {
-  return spans(trace, codes)
-    .map((span) => pullOf(trace, codes, span, delayS, wanted))
-    .filter(gained);
+  const found = spans(trace, codes)
+    .map((span) => ({ span, pull: pullOf(trace, codes, span, delayS, wanted) }))
+    .filter(({ pull }) => gained(pull));
+  const shortest = found.map(({ pull }) => pull.seconds).sort((a, b) => b - a)[MOST_DRAWN - 1] ?? 0;
+  let drawn = 0;
+  return found.map(({ span, pull }): Pull => {
+    const draw = pull.seconds >= shortest && drawn < MOST_DRAWN;
+    if (draw) drawn += 1;
+    return { ...pull, series: draw ? seriesOf(trace, codes, span, delayS) : undefined };
+  });
 }
