@@ -22,6 +22,7 @@ const SCREENS = [
   { path: `${TWIN}/balance`, title: "Vacuum balance" },
   { path: `${RIG}/look`, title: "What did you see?" },
   { path: `${RIG}/stopwatch`, title: "The stopwatch" },
+  { path: `${RIG}/logger`, title: "A logger’s file" },
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
@@ -35,7 +36,7 @@ const GROUPS = {
     /needle|box|base|work|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|change|why|log/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|why|log/.test(path),
   ),
 };
 

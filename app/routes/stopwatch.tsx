@@ -169,6 +169,12 @@ export default function StopwatchRoute() {
         <section className="stack">
           <h2>{kind.name}</h2>
           <Groups kind={kind} />
+          {words && what !== "fuel" && (
+            <p className="quiet" style={{ margin: 0 }}>
+              Runs of two settings on one day in one air count by themselves, as evidence on the top. Said in
+              your own words, your word counts instead and ends the open change.
+            </p>
+          )}
           {words && <SayIt verdict={words.verdict} />}
         </section>
       )}

@@ -1,0 +1,159 @@
+/** Looks of the newer kinds: the plug's other places and a photo, crown, temperatures. */
+import { deflateSync } from "node:zlib";
+import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expectAccessible, openRig, RIG } from "./app.ts";
+
+const heading = (page: Page) => page.getByRole("heading", { level: 1 });
+
+/** Today's screen, once something was saved. */
+async function expectSaved(page: Page) {
+  await expect(page).toHaveURL(new RegExp(`${RIG}$`));
+}
+
+async function tapAt(place: Locator, x: number, y: number) {
+  const box = await place.boundingBox();
+  if (!box) throw new Error("nothing to tap");
+  await place.click({ position: { x: x * box.width, y: y * box.height } });
+}
+
+test("a plug is judged in four places; a strap that disagrees asks for the heat range first", async ({
+  page,
+}) => {
+  await openRig(page, "/look?zone=top");
+  await page.getByRole("radio", { name: /biscuit/ }).click();
+  await page.getByRole("button", { name: /^Strap/ }).click();
+  await page.getByRole("radio", { name: /soot/ }).click();
+  await expect(page.getByText(/this plug is too cold/)).toBeVisible();
+  await expect(
+    page.getByRole("img", { name: /Porcelain, near its root: biscuit. Strap: soot/ }),
+  ).toBeVisible();
+  await page.getByText("How to mark it").click();
+  await page.getByRole("button", { name: "Laps at speed" }).click();
+  await page.getByRole("button", { name: "Count a lap" }).click();
+  await page.getByRole("button", { name: "Count a lap" }).click();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expectSaved(page);
+  await expect(page.getByText(/The newest plug: The strap is much darker/)).toBeVisible();
+  await expect(page.getByText(/clean cut, after 2 laps/)).toBeVisible();
+});
+
+test("a photo gives the tone against something white; the tuner’s word wins", async ({ page }) => {
+  await openRig(page, "/look?zone=top");
+  await page.getByRole("button", { name: "Read it from a photo" }).click();
+  await page.getByRole("button", { name: "in the shade" }).click();
+  const photo = page.locator(".spot-picker");
+  await expect(page.getByText("Tap the porcelain near its root.")).toBeVisible();
+  await tapAt(photo, 0.516, 0.57);
+  await expect(page.getByText(/Now tap something white/)).toBeVisible();
+  await tapAt(photo, 0.85, 0.8);
+  await expect(page.getByText(/Under white light: umber, .*\(\d+ %\)/)).toBeVisible();
+  await page.getByRole("button", { name: /^Something white: at/ }).press("ArrowLeft");
+  await expect(page.getByRole("button", { name: /^Something white: at 84 % across/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Use umber" }).click();
+  await expect(page.getByRole("radio", { name: /umber/ })).toBeChecked();
+  await page.getByRole("radio", { name: /soot/ }).click();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expectSaved(page);
+  await expect(page.getByText("soot", { exact: true })).toBeVisible();
+});
+
+/** A PNG of one grey, written without a library: its size is what counts. */
+function greyPng(width: number, height: number): Buffer {
+  const table = Array.from({ length: 256 }, (_, n) => {
+    let c = n;
+    for (let k = 0; k < 8; k += 1) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+    return c >>> 0;
+  });
+  const crc = (bytes: Buffer) =>
+    (bytes.reduce((c, byte) => (table[(c ^ byte) & 255] ?? 0) ^ (c >>> 8), 0xffffffff) ^ 0xffffffff) >>> 0;
+  const chunk = (type: string, body: Buffer) => {
+    const data = Buffer.concat([Buffer.from(type, "latin1"), body]);
+    const [length, check] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(body.length);
+    check.writeUInt32BE(crc(data));
+    return Buffer.concat([length, data, check]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
+  head[8] = 8;
+  const row = Buffer.alloc(width + 1, 128);
+  row[0] = 0;
+  const pixels = deflateSync(Buffer.concat(Array.from({ length: height }, () => row)), { level: 1 });
+  const signature = Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]);
+  return Buffer.concat([
+    signature,
+    chunk("IHDR", head),
+    chunk("IDAT", pixels),
+    chunk("IEND", Buffer.alloc(0)),
+  ]);
+}
+
+test("a photo that is none is refused, one of forty megapixels is read, and the look is kept", async ({
+  page,
+}) => {
+  await openRig(page, "/look?zone=top");
+  await page.getByRole("radio", { name: /cocoa/ }).click();
+  await page.getByRole("button", { name: "Read it from a photo" }).click();
+  const input = page.getByLabel("Photo of the plug");
+  await input.setInputFiles({
+    name: "note.jpg",
+    mimeType: "image/jpeg",
+    buffer: Buffer.from("no photo at all"),
+  });
+  await expect(page.getByRole("alert")).toContainText("no photo that this browser can read");
+  await input.setInputFiles({ name: "large.png", mimeType: "image/png", buffer: greyPng(8000, 5000) });
+  await expect(page.getByText("Tap the porcelain near its root.")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(page.getByRole("radio", { name: /cocoa/ })).toBeChecked();
+});
+
+test("crown and header are looks of their own", async ({ page }) => {
+  await openRig(page, "/look?how=witness&zone=top");
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expect(page.getByText("Say what the crown or the header showed.")).toBeVisible();
+  await page.getByRole("button", { name: /Dry all over/ }).click();
+  await page.getByRole("button", { name: /Black, sooty/ }).click();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expectSaved(page);
+  await expect(page.getByText("Piston crown, Top (¾ to open)").first()).toBeVisible();
+  await expect(page.getByText("black, sooty")).toBeVisible();
+});
+
+test("a temperature in the wrong unit is offered the other, and becomes evidence with this rig’s target", async ({
+  page,
+}) => {
+  await openRig(page, "/look?how=temperature&zone=top");
+  await page.getByLabel("Exhaust gas, °C").fill("1310");
+  await page.getByLabel("Target, top, °C").fill("1200");
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expect(page.getByText("1310 °C is not what exhaust gas has. Did the probe show °F?")).toBeVisible();
+  await expect(page.getByLabel("Exhaust gas, °C")).toHaveValue("1310");
+  await page.getByRole("button", { name: "Read it as °F and save" }).click();
+  await expectSaved(page);
+  await expect(page.getByText("710.0 °C")).toBeVisible();
+  // The target was typed with it: the next reading finds it there.
+  await page.goto(`${RIG}/look?how=temperature&zone=top`);
+  await expect(page.getByLabel("Target, top, °C")).toHaveValue("649");
+});
+
+test("head temperatures of a run show what moves them, start line first", async ({ page }) => {
+  await openRig(page, "/look?how=temperature&zone=top");
+  await page.getByRole("button", { name: /On the head/ }).click();
+  const moves = page.getByRole("table", { name: "What moves it, start line first" });
+  await expect(moves.getByRole("row").nth(1)).toContainText("Start line");
+  await expect(moves).toContainText("Main jet");
+  await page.getByLabel("At the start line, °C").fill("78");
+  await page.getByLabel("At the finish, °C").fill("150");
+  await page.getByLabel("Rise to the finish, from, °C").fill("40");
+  await page.getByLabel("to, °C", { exact: true }).fill("55");
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await expectSaved(page);
+  await expect(page.getByText("+72 °C to 150.0 °C")).toBeVisible();
+  await page.goto(`${RIG}/why`);
+  await expect(heading(page)).toHaveText("Why");
+  await expect(page.getByRole("table", { name: /The looks/ })).toContainText("Head, rise of the run");
+});
