@@ -23,7 +23,26 @@ const typeAir = async (page: Page) => {
   await page.getByLabel("Humidity", { exact: true }).fill("40");
   await page.getByLabel("Pressure", { exact: true }).fill("822");
 };
-const chooseTone = (page: Page) => page.getByRole("radio", { name: /cocoa/ }).click();
+const chooseTones = async (page: Page) => {
+  await page.getByRole("radio", { name: /cocoa/ }).click();
+  await page.getByRole("button", { name: /^Ring/ }).click();
+  await page.getByRole("radio", { name: /umber/ }).click();
+};
+const readRide = async (page: Page) => {
+  await page.getByRole("button", { name: "Simulated logger" }).click();
+  await page.getByRole("button", { name: "Read the file" }).click();
+  const chart = page.locator("figure.chart").first();
+  await chart.evaluate((place) => place.scrollIntoView({ block: "end" }));
+  await chart.locator("svg").waitFor();
+  await page.waitForTimeout(500);
+};
+const typeHeat = async (page: Page) => {
+  await page.getByRole("button", { name: /On the head/ }).click();
+  await page.getByLabel("At the start line, °C").fill("78");
+  await page.getByLabel("At the finish, °C").fill("150");
+  await page.getByText("The probe sits").evaluate((words) => words.scrollIntoView({ block: "start" }));
+  await page.mouse.wheel(0, -190);
+};
 
 const walkIdle = async (page: Page) => {
   const readings = {
@@ -55,12 +74,6 @@ const connectGauges = async (page: Page) => {
   await page.getByRole("button", { name: "This is how it was" }).click();
   await page.waitForTimeout(2500);
 };
-const measureFloat = async (page: Page) => {
-  await page.getByLabel("Height, single or left float").fill("14");
-  await page
-    .getByText(/Bend the tab (towards|away)/)
-    .evaluate((words) => words.scrollIntoView({ block: "center" }));
-};
 const takeOut = async (page: Page) => {
   await page.getByLabel("As stamped").fill("155");
   await page.getByRole("button", { name: "It is out" }).click();
@@ -72,7 +85,7 @@ const SHOTS: readonly Shot[] = [
   { name: "today", path: RIG },
   { name: "today-phone", path: RIG, phone: true },
   { name: "air", path: `${RIG}/air`, before: typeAir },
-  { name: "look", path: `${RIG}/look?zone=top`, before: chooseTone },
+  { name: "look", path: `${RIG}/look?zone=top`, before: chooseTones },
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
   { name: "stopwatch-phone", path: `${RIG}/stopwatch`, phone: true, before: typeRuns },
   { name: "cylinders", path: `${TWIN}/cylinders` },
@@ -81,9 +94,9 @@ const SHOTS: readonly Shot[] = [
   { name: "needle", path: `${RIG}/needle` },
   { name: "box", path: "/rigs/rig:demo-kart/box" },
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
-  { name: "check", path: `${RIG}/walk-round/floatHeight`, before: measureFloat },
+  { name: "logger", path: `${RIG}/logger`, before: readRide },
   { name: "teardown-phone", path: `${RIG}/teardown?step=mainJet`, phone: true, before: takeOut },
-  { name: "new-rig-phone", path: "/new", phone: true },
+  { name: "temperature-phone", path: `${RIG}/look?how=temperature&zone=top`, phone: true, before: typeHeat },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
   { name: "data", path: "/data" },
