@@ -8,6 +8,7 @@ import { heatTexts, otherUnit, type HeatTexts } from "#app/forms/heat-form.ts";
 import { Choice } from "#app/parts/Choice.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { ZONE_NAMES } from "#app/words/parts.ts";
+import { learntWords } from "#app/words/readings.ts";
 import { HeatMovesTable } from "./HeatMovesTable.tsx";
 
 type Name = keyof HeatTexts | "exhaust" | "staging" | "finish";
@@ -21,7 +22,7 @@ interface HeatFieldsProps {
 
 /** A temperature of exhaust gas, or of the head at start line and finish, against this rig's own targets. */
 export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
-  const { build, preferences } = useRig();
+  const { build, preferences, advice } = useRig();
   const [unit, setUnit] = useState(preferences.temperature);
   const [sensor, setSensor] = useState<HeatSensor>(build.heat?.staging ? "head" : "exhaust");
   const [typed, setTyped] = useState<Readonly<Partial<Record<Name, string>>>>({});
@@ -106,7 +107,8 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
         </div>
         <p className="quiet" style={{ margin: 0 }}>
           Every engine likes another, so none is built in. Hotter is leaner, cooler is richer: until two
-          settings have been measured only the sign counts, then this engine’s own degrees per cent.
+          settings have been measured only the sign counts, then this engine’s own degrees per cent.{" "}
+          {learntWords(advice?.heat ?? [], sensor, unit)}
         </p>
       </section>
       <HeatMovesTable sensor={sensor} />

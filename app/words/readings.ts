@@ -2,6 +2,7 @@
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
 import type { Crown, HeaderColour, HeatSensor, PlugPlace, PlugProtocol } from "#core/log/parts.ts";
 import type { Reading } from "#core/log/schema.ts";
+import type { LearntHeat } from "#core/sieve/heat-slopes.ts";
 import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import type { Preferences } from "#app/store/preferences.ts";
@@ -70,6 +71,21 @@ function readingAlone(reading: Reading): string {
       return `λ, ${where}, sensor ${reading.sensor === "inside" ? "inside the pipe" : "at the open end"}${logged}`;
     }
   }
+}
+
+/** What this engine's own log says a per cent of mixture is worth, or nothing while it says nothing. */
+export function learntWords(
+  heat: readonly LearntHeat[],
+  sensor: HeatSensor,
+  unit: UnitOf<"temperature">,
+): string {
+  const known = heat.filter((slope) => slope.sensor === sensor);
+  if (known.length === 0) return "";
+  const each = known.map(
+    ({ zone, rise, perUnitK, sdK }) =>
+      `${rise ? "rise to the finish" : ZONE_NAMES[zone].toLowerCase()} ${riseWords(perUnitK / 100, unit)} ± ${riseWords(sdK / 100, unit)}`,
+  );
+  return `By its log, one per cent leaner is: ${each.join("; ")}.`;
 }
 
 /** @returns a difference of temperatures: `42 °C`, `76 °F` */

@@ -158,6 +158,15 @@ describe("temperatures", () => {
     ]).sifted.evidence;
     // What 172 instead of the baseline's jet is worth made 50 K: so lean had the first been.
     expect(first?.likelihood.normal?.mean).toBeGreaterThan(0.01);
+    const [slope] = advise([
+      ...start,
+      read("0001", "09:00", 930),
+      fit("0001", "09:30", 172),
+      read("0002", "10:00", 880),
+    ]).heat;
+    expect(slope).toMatchObject({ sensor: "exhaust", zone: "top", rise: false });
+    // 50 K over the model's own shift between the two jets, 2 (0.63) ln(172/165) of mixture at the most.
+    expect(slope?.perUnitK).toBeGreaterThan(50 / (2 * 0.8 * Math.log(172 / 165)));
     const cooled = advise([...start, fit("0001", "08:50", 172), read("0002", "10:00", 830)]);
     expect(cooled.zones[3]?.mean).toBeLessThan(
       advise([...start, fit("0001", "08:50", 172)]).zones[3]?.mean ?? NaN,

@@ -19,6 +19,7 @@ import { choices, screwWindow } from "./choices.ts";
 import { chanceRight, settingJudge, TOLERANCE, type CylinderBelief, type Judged } from "./judge-setting.ts";
 import { chanceAbove } from "./loss.ts";
 import { cylinderReports, outliersAmong } from "./departures.ts";
+import type { LearntHeat } from "./heat-slopes.ts";
 import { leanings, type Leaning } from "./leanings.ts";
 import { type LookKind } from "./next-look.ts";
 import { nextStep, type NextStep } from "./next-step.ts";
@@ -77,6 +78,8 @@ export interface Advice {
   readonly surprises: readonly LookOutcome[];
   /** what the card leans on most of all that nobody has measured */
   readonly leanings: readonly Leaning[];
+  /** what a temperature is worth on this engine, where its log has taught it */
+  readonly heat: readonly LearntHeat[];
   /** jets that the box lacks and that would help */
   readonly buy: readonly ToBuy[];
 }
@@ -251,6 +254,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     looks: outcomes,
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
     leanings: leanings(build, air, card.setting),
+    heat: sifted.heat,
     buy: toBuy(judge, build, options, card),
   };
 }

@@ -2,18 +2,16 @@
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
  * the belief after one day, with its drift, is the start of the next.
  */
-import { buildModel } from "../carburettor/model.ts";
 import { lineOver, priorOf } from "../evidence/cylinders.ts";
 import { evidenceFromLook, type Evidence } from "../evidence/from-look.ts";
 import { timedLooks, type TimedLook } from "../evidence/from-runs.ts";
-import { heatOf, heatSeries } from "../evidence/heat-reading.ts";
-import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../evidence/heat-slope.ts";
-import { zoneMixture, type ZoneMixture } from "../evidence/mixture.ts";
 import type { Belief } from "../evidence/unknowns.ts";
-import { dayOf, type AirEntry, type Build } from "../log/schema.ts";
-import type { BuildRecord, Present, SeenLook } from "../log/fold.ts";
-import { buildOfCarburettor, carburettorOf } from "../rig/carburettors.ts";
-import { humidAirFromLog, rigFromBuild, settingFromLog } from "../rig/from-build.ts";
+import { dayOf, type Build } from "../log/schema.ts";
+import type { Present, SeenLook } from "../log/fold.ts";
+import { carburettorOf } from "../rig/carburettors.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
+import { buildOf, mixtures, type Mixtures } from "./look-mixtures.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { update, type LookOutcome } from "./update.ts";
 
@@ -23,6 +21,8 @@ export interface Sifted {
   readonly evidence: readonly Evidence[];
   readonly outcomes: readonly LookOutcome[];
   readonly converged: boolean;
+  /** what temperatures are worth on this engine, where its log has taught it */
+  readonly heat: readonly LearntHeat[];
 }
 
 const DAY_MS = 86_400_000;
@@ -52,62 +52,19 @@ function sessions(looks: readonly Look[]): Session[] {
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 
-/** On which machine a look was taken. */
-function buildOf(builds: readonly BuildRecord[], { build: index }: Look): Build {
-  const record = builds[index];
-  if (!record) throw new RangeError(`build must be in 0..${builds.length - 1}, got ${index}`);
-  return record.build;
-}
-
-/** What a setting did on the carburettor of a look, in its air. */
-type Mixtures = (look: Look, build: Build, carburettor: number) => ZoneMixture;
-
-/** Keeps one mixture map per build, carburettor and air: the costly half of a look's line. */
-function mixtures(): Mixtures {
-  const maps = new Map<string, ZoneMixture>();
-  const made = (one: Build, air: AirEntry | undefined): ZoneMixture => {
-    const model = buildModel(rigFromBuild(one));
-    return zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air);
-  };
-  return (look, build, carburettor) => {
-    const alike = build.others === undefined;
-    const key = `${look.build} ${alike ? 0 : carburettor} ${look.air?.id ?? "baseline"}`;
-    const map = maps.get(key) ?? made(buildOfCarburettor(build, carburettor), look.air);
-    maps.set(key, map);
-    return map;
-  };
-}
-
-type HeatSlopes = (look: Look, build: Build) => HeatSlope | undefined;
-
-/** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
-function heatSlopes(present: Present, mixtureOf: Mixtures): HeatSlopes {
-  const series = new Map<string, HeatPoint[]>();
-  for (const look of present.looks) {
-    const { reading, cylinder } = look.entry;
-    if (reading.type !== "temperature") continue;
-    const build = buildOf(present.builds, look);
-    const carburettor = cylinder === undefined ? 0 : carburettorOf(build, cylinder - 1);
-    const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
-    const { shift } = mixtureOf(look, build, carburettor)(setting)[reading.zone];
-    const name = heatSeries(reading, build, cylinder);
-    series.set(name, [...(series.get(name) ?? []), { shift, temperatureK: heatOf(reading) }]);
-  }
-  const learnt = new Map([...series].map(([name, points]) => [name, learnHeatSlope(points)]));
-  return ({ entry: { reading, cylinder } }, build) =>
-    reading.type === "temperature" ? learnt.get(heatSeries(reading, build, cylinder)) : undefined;
-}
-
 /** @returns from a look to its evidence about the long belief of all cylinders */
-function lineMaker(present: Present, cylinders: number): (look: Look) => Evidence {
-  const mixtureOf = mixtures();
-  const slopeOf = heatSlopes(present, mixtureOf);
+function lineMaker(
+  present: Present,
+  cylinders: number,
+  mixtureOf: Mixtures,
+  learnt: ReadonlyMap<string, LearntHeat>,
+): (look: Look) => Evidence {
   /** What the look says about the cylinder, through the carburettor that feeds it. */
   const through = (look: Look, build: Build, carburettor: number): Evidence => {
     const setting = look.settings[carburettor] ?? look.setting;
     return evidenceFromLook(look.entry, build, mixtureOf(look, build, carburettor), settingFromLog(setting), {
       before: settingFromLog(look.before?.[carburettor] ?? setting),
-      heatSlope: slopeOf(look, build),
+      heatSlope: slopeFor(learnt, look, build),
       ...("feel" in look && { feel: look.feel }),
     });
   };
@@ -148,7 +105,9 @@ export function sift(present: Present): Sifted {
   const { build: newest, reopenings } = present;
   if (!newest) throw new RangeError("log must hold a build, got none");
   const { cylinders } = newest.engine;
-  const evidenceOf = lineMaker(present, cylinders);
+  const mixtureOf = mixtures();
+  const learnt = heatSlopes(present, mixtureOf);
+  const evidenceOf = lineMaker(present, cylinders, mixtureOf, learnt);
   let belief = priorOf(cylinders);
   let converged = true;
   let last: Session | undefined;
@@ -168,5 +127,5 @@ export function sift(present: Present): Sifted {
     last = session;
   }
   if (last) belief = reopen(belief, reopenings.slice(last.reopenings).flat());
-  return { joint: belief, evidence, outcomes, converged };
+  return { joint: belief, evidence, outcomes, converged, heat: [...learnt.values()] };
 }

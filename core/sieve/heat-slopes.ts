@@ -1,0 +1,54 @@
+/** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
+import type { Zone } from "../carburettor/zones.ts";
+import { heatOf, heatSeries, type HeatReading } from "../evidence/heat-reading.ts";
+import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../evidence/heat-slope.ts";
+import type { Present, SeenLook } from "../log/fold.ts";
+import type { HeatSensor } from "../log/parts.ts";
+import { carburettorOf } from "../rig/carburettors.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+import { buildOf, type Mixtures } from "./look-mixtures.ts";
+
+/** How many kelvin a mixture is worth at one probe of this engine. */
+export interface LearntHeat extends HeatSlope {
+  readonly sensor: HeatSensor;
+  readonly zone: Zone;
+  /** of the rise over a run, not of the figure itself */
+  readonly rise: boolean;
+}
+
+interface Series {
+  readonly reading: HeatReading;
+  readonly points: HeatPoint[];
+}
+
+/** @returns by the name of their series, those that two settings have taught */
+export function heatSlopes({ looks, builds }: Present, mixtureOf: Mixtures): Map<string, LearntHeat> {
+  const series = new Map<string, Series>();
+  for (const look of looks) {
+    const { reading, cylinder } = look.entry;
+    if (reading.type !== "temperature") continue;
+    const build = buildOf(builds, look);
+    const carburettor = cylinder === undefined ? 0 : carburettorOf(build, cylinder - 1);
+    const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
+    const { shift } = mixtureOf(look, build, carburettor)(setting)[reading.zone];
+    const name = heatSeries(reading, build, cylinder);
+    const points = [...(series.get(name)?.points ?? []), { shift, temperatureK: heatOf(reading) }];
+    series.set(name, { reading, points });
+  }
+  const learnt = new Map<string, LearntHeat>();
+  for (const [name, { reading, points }] of series) {
+    const slope = learnHeatSlope(points);
+    const { sensor, zone, risenFromK } = reading;
+    if (slope) learnt.set(name, { ...slope, sensor, zone, rise: risenFromK !== undefined });
+  }
+  return learnt;
+}
+
+/** @returns what a look's own series has taught */
+export function slopeFor(
+  learnt: ReadonlyMap<string, LearntHeat>,
+  { entry: { reading, cylinder } }: Pick<SeenLook, "entry">,
+  build: Parameters<typeof heatSeries>[1],
+): LearntHeat | undefined {
+  return reading.type === "temperature" ? learnt.get(heatSeries(reading, build, cylinder)) : undefined;
+}
