@@ -27,7 +27,7 @@ export default defineConfig({
     {
       name: "phone",
       // What files and forms refuse does not depend on the width of the screen.
-      testIgnore: /(bad-input|rig-files)\.spec/,
+      testIgnore: /(bad-input|bad-files|rig-files)\.spec/,
       use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } },
     },
   ],

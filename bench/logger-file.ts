@@ -84,7 +84,7 @@ clearInterval(watching);
 console.log(
   `${ROWS} rows, 8 columns, ${(statSync(path).size / 1e6).toFixed(0)} MB: ${seconds.toFixed(2)} s from tap to result`,
 );
-await page.waitForTimeout(5000);
+await page.waitForTimeout(10_000);
 const session = await page.context().newCDPSession(page);
 await session.send("HeapProfiler.collectGarbage");
 await page.waitForTimeout(1000);

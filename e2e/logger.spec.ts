@@ -1,21 +1,7 @@
-/** A logger's file: guessed, confirmed, read, looked at, logged; and the files that are none. */
-import { expect, test, type Page } from "@playwright/test";
+/** A logger's file: guessed, confirmed, read, looked at, logged. */
+import { expect, test } from "@playwright/test";
 import { expectAccessible, openRig, RIG } from "./app.ts";
-
-const file = (name: string, text: string | Buffer) => ({
-  name,
-  mimeType: "text/csv",
-  buffer: Buffer.isBuffer(text) ? text : Buffer.from(text),
-});
-const choose = (page: Page, name: string, text: string | Buffer) =>
-  page.getByLabel("Logger’s file").setInputFiles(file(name, text));
-
-/** A ride of a hundred seconds at one opening after the other. */
-const rows = (lambda: (opening: number) => number, scale = 1) =>
-  Array.from({ length: 2000 }, (_, i) => {
-    const opening = [5, 18, 45, 95][Math.floor(i / 500)] ?? 95;
-    return `${(i / 20).toFixed(2)},${opening},${(scale * lambda(opening)).toFixed(3)}`;
-  }).join("\n");
+import { chooseLog as choose, rideRows as rows } from "./logger-files.ts";
 
 test("the simulated logger’s ride is read, charted and logged as weighted looks and runs", async ({
   page,
@@ -70,25 +56,4 @@ test("AFR of another fuel is noticed and read on its own scale", async ({ page }
   await expect(page.getByText(/No engine runs on such a λ\. Read again as:/)).toBeVisible();
   await page.getByRole("button", { name: "AFR of methanol (6.45)" }).click();
   await expect(page.getByRole("table", { name: /Mixture by zone/ })).toContainText("0.880");
-});
-
-test("bad files are answered in words; time that goes back keeps the longest session", async ({ page }) => {
-  await openRig(page, "/logger");
-  const alert = page.getByRole("alert").first();
-  await choose(page, "picture.csv", Buffer.from([0x89, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0, 13, 73, 72]));
-  await expect(alert).toContainText("no text file");
-  await choose(page, "empty.csv", "");
-  await expect(alert).toContainText("empty");
-  await choose(page, "prose.csv", "It ran well.\nThen it did not.\n");
-  await expect(alert).toContainText("No rows of figures");
-  const good = rows(() => 0.9);
-  const ragged = `Time,Throttle,Lambda\n${good}\n0.00,45\n0.05,45,0.9\n0.10,oops,0.9`;
-  await choose(page, "two.csv", Buffer.from(`\uFEFF${ragged}`, "utf16le"));
-  await page.getByRole("button", { name: "Read the file" }).click();
-  await expect(
-    page.getByText(/1 rows are cut short and were passed over, the first in line 2002/),
-  ).toBeVisible();
-  await expect(page.getByText(/The time goes back once: the longest stretch was read/)).toBeVisible();
-  await expect(page.getByRole("table", { name: /Mixture by zone/ })).toContainText("0.900");
-  await expect(page.getByRole("button", { name: /^Log 4 looks/ })).toBeVisible();
 });

@@ -33,9 +33,13 @@ export function LazyChart({ option, height }: { option: EChartsCoreOption; heigh
     const seen = new IntersectionObserver(([entry]) => {
       if (!entry?.isIntersecting) return;
       seen.disconnect();
-      void openChart(element).then((opened) => {
+      void openChart(element).then(async (opened) => {
         if (left) return opened.dispose();
         chart.current = opened;
+        // Axes in one turn, what they carry in the next: the first drawing is the slowest.
+        opened.setOption({ ...newest.current, series: [] }, { notMerge: true });
+        await turn();
+        if (left) return;
         opened.setOption(newest.current, { notMerge: true, lazyUpdate: true });
         resized.observe(element);
       });

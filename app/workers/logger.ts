@@ -85,9 +85,15 @@ async function readRows(
   let head = mapping.headerLines;
   for await (const { text, bytesRead } of portions(file, encoding)) {
     if (cancelled) return "Stopped. Nothing was imported.";
-    const { data } = Papa.parse<string[]>(text, { delimiter: mapping.delimiter, newline: "\n" });
-    builder.add(head > 0 ? data.slice(head) : data);
-    head = Math.max(0, head - data.length);
+    // Row by row: what a row was made of is gone before the next one comes, which is half of the time.
+    Papa.parse<string[]>(text, {
+      delimiter: mapping.delimiter,
+      newline: "\n",
+      step: ({ data }) => {
+        if (head > 0) head -= 1;
+        else builder.add(data);
+      },
+    });
     if (builder.count > MOST_ROWS)
       return `This file has over ${MOST_ROWS / 1e6} million rows. Export a part of the session.`;
     onProgress(bytesRead / file.size);

@@ -37,11 +37,16 @@ function evenly(timeS: Float64Array, values: Float32Array, count: number): Float
 
 /** Where the throttle stood, in steps; what does not burn steadily is a step of its own. */
 function steps(openings: Float32Array, codes: Float32Array): Int8Array {
-  return Int8Array.from(openings, (opening, i) => {
-    if (codes[i] === OVERRUN) return OPENINGS;
-    if (codes[i] === GEAR_CHANGE) return OPENINGS + 1;
-    return Number.isNaN(opening) ? -1 : Math.max(0, Math.min(OPENINGS - 1, Math.floor(opening * OPENINGS)));
-  });
+  const step = new Int8Array(openings.length);
+  for (let i = 0; i < step.length; i += 1) {
+    const opening = openings[i] ?? NaN;
+    const code = codes[i];
+    if (code === OVERRUN) step[i] = OPENINGS;
+    else if (code === GEAR_CHANGE) step[i] = OPENINGS + 1;
+    else if (Number.isNaN(opening)) step[i] = -1;
+    else step[i] = Math.max(0, Math.min(OPENINGS - 1, Math.floor(opening * OPENINGS)));
+  }
+  return step;
 }
 
 /** Share of λ's variance explained by the step so many points before. */

@@ -40,7 +40,7 @@ function read(
   const sniffed = sniff(rows.slice(0, 30), delimiter, 14.6);
   if (!sniffed) throw new Error("no figures");
   const builder = new TraceBuilder({ ...sniffed.mapping, ...change });
-  builder.add(rows.slice(sniffed.mapping.headerLines));
+  for (const row of rows.slice(sniffed.mapping.headerLines)) builder.add(row);
   return builder.finish();
 }
 

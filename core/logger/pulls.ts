@@ -104,6 +104,20 @@ function reaches(trace: LoggerTrace, values: ArrayLike<number>, { from, to }: Sp
   return undefined;
 }
 
+/** Moment at which so many metres have been covered, the speed taken as straight between two rows. */
+function covers({ timeS }: LoggerTrace, speed: Float32Array, { from, to }: Span, wanted: number) {
+  let metres = 0;
+  for (let i = from + 1; i <= to; i += 1) {
+    const seconds = (timeS[i] ?? 0) - (timeS[i - 1] ?? 0);
+    const mean = ((speed[i] ?? 0) + (speed[i - 1] ?? 0)) / 2;
+    const step = Number.isFinite(mean) ? mean * seconds : 0;
+    if (metres + step >= wanted && step > 0)
+      return (timeS[i - 1] ?? 0) + ((wanted - metres) / step) * seconds;
+    metres += step;
+  }
+  return undefined;
+}
+
 function splits(
   at: (wanted: number) => number | undefined,
   startS: number,
@@ -127,15 +141,9 @@ function standing(trace: LoggerTrace, speed: Float32Array, span: Span, wanted: W
   if (!((speed[first] ?? NaN) < STANDING_MS)) return { toSpeed: [], toDistance: [] };
   const whole = { from: first, to: span.to };
   const startS = reaches(trace, speed, whole, ROLLS_MS) ?? trace.timeS[first] ?? 0;
-  const distance = new Float64Array(span.to + 1);
-  for (let i = first + 1; i <= span.to; i += 1) {
-    const seconds = (trace.timeS[i] ?? 0) - (trace.timeS[i - 1] ?? 0);
-    const mean = ((speed[i] ?? 0) + (speed[i - 1] ?? 0)) / 2;
-    distance[i] = (distance[i - 1] ?? 0) + (Number.isFinite(mean) ? mean : 0) * seconds;
-  }
   return {
     toSpeed: splits((to) => reaches(trace, speed, whole, to), startS, wanted.speedsMs),
-    toDistance: splits((to) => reaches(trace, distance, whole, to), startS, wanted.lengthsM),
+    toDistance: splits((to) => covers(trace, speed, whole, to), startS, wanted.lengthsM),
   };
 }
 

@@ -35,6 +35,13 @@ const LAMBDA = { most: 1.4, least: 0.6 };
 /** A delay longer than usual would be no transport: with none found, the rows are taken as they stand. */
 const NO_DELAY = 0;
 
+/** How much of all rows each condition has. */
+function shares(codes: Uint8Array): number[] {
+  const counts = [0, 0, 0, 0, 0];
+  for (const code of codes) counts[code] = (counts[code] ?? 0) + 1;
+  return counts.map((count) => count / codes.length);
+}
+
 function highest(values: Float32Array | undefined): number | undefined {
   let most = -Infinity;
   values?.forEach((value) => {
@@ -77,7 +84,7 @@ export function reduceTrace(trace: LoggerTrace, idleRpm: number, wanted: Wanted)
   const codes = conditions(trace, requirePositive("idle speed", idleRpm));
   const delay = transportDelay(trace, codes);
   const delayS = delay?.delayS ?? NO_DELAY;
-  const share = (code: number) => codes.reduce((sum, c) => sum + (c === code ? 1 : 0), 0) / trace.rows;
+  const share = shares(codes);
   const medianLambda = median(trace.channels.lambda);
   const { ragged, unreadable, firstBadLine, wentBack, setAside } = trace;
   return {
@@ -87,7 +94,11 @@ export function reduceTrace(trace: LoggerTrace, idleRpm: number, wanted: Wanted)
     delay,
     lambda: lambdaBy(trace, codes, delayS),
     pulls: findPulls(trace, codes, delayS, wanted),
-    leftOut: { overrun: share(OVERRUN), gearChange: share(GEAR_CHANGE), settling: share(SETTLING) },
+    leftOut: {
+      overrun: share[OVERRUN] ?? 0,
+      gearChange: share[GEAR_CHANGE] ?? 0,
+      settling: share[SETTLING] ?? 0,
+    },
     hottest: { exhaust: highest(trace.channels.exhaust), head: highest(trace.channels.head) },
     doubts: unitDoubts(trace, medianLambda),
     medianLambda,

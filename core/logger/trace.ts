@@ -160,24 +160,22 @@ export class TraceBuilder {
     return NaN;
   }
 
-  /** @param rows - in the order of the file, without its header */
-  add(rows: readonly (readonly string[])[]): void {
-    const { readers } = this;
-    for (const row of rows) {
-      this.line += 1;
-      if (row.length === 1 && row[0] === "") continue;
-      if (row.length < this.needed) {
-        this.ragged += 1;
-        this.bad();
-        continue;
-      }
-      const at = this.instant(row);
-      if (!Number.isFinite(at)) continue;
-      if (this.rows > 0 && at < this.time.at(this.rows - 1)) this.starts.push(this.rows);
-      this.time.push(at);
-      for (const reader of readers) reader.into.push(reader.convert(this.figure(row[reader.column] ?? "")));
-      this.rows += 1;
+  /** @param row - the next of the file, without its header */
+  add(row: readonly string[]): void {
+    this.line += 1;
+    if (row.length === 1 && row[0] === "") return;
+    if (row.length < this.needed) {
+      this.ragged += 1;
+      this.bad();
+      return;
     }
+    const at = this.instant(row);
+    if (!Number.isFinite(at)) return;
+    if (this.rows > 0 && at < this.time.at(this.rows - 1)) this.starts.push(this.rows);
+    this.time.push(at);
+    for (const reader of this.readers)
+      reader.into.push(reader.convert(this.figure(row[reader.column] ?? "")));
+    this.rows += 1;
   }
 
   /** @throws {RangeError} if fewer than two rows could be read */
