@@ -1,5 +1,7 @@
 import Button from "@mui/material/Button";
-import { useRef } from "react";
+import { FileButton } from "#app/parts/FileButton.tsx";
+import { fetchSample } from "#app/parts/samples.ts";
+import { wordsOf } from "#app/workers/client.ts";
 import type { Opened } from "./use-logger.ts";
 
 const SAMPLES = [
@@ -17,14 +19,11 @@ interface ChooseFileProps {
 
 /** The logger's file: chosen, dropped, tried from a sample, or ridden by the simulated logger. */
 export function ChooseFile({ busy, opened, onFile, onSimulate, onProblem }: ChooseFileProps) {
-  const input = useRef<HTMLInputElement>(null);
   const sample = (name: string) =>
-    void fetch(`/samples/${name}`)
-      .then((answer) => answer.blob())
-      .then(
-        (blob) => onFile(blob, name),
-        () => onProblem("The sample is not here. Open the app once with a signal, then it stays."),
-      );
+    void fetchSample(name).then(
+      (blob) => onFile(blob, name),
+      (error: unknown) => onProblem(wordsOf(error)),
+    );
   return (
     <div
       className="row drop-place"
@@ -35,25 +34,13 @@ export function ChooseFile({ busy, opened, onFile, onSimulate, onProblem }: Choo
         if (file) onFile(file, file.name);
       }}
     >
-      <Button
-        variant={opened ? "outlined" : "contained"}
+      <FileButton
+        words={opened ? "Another file" : "Choose a CSV"}
+        contained={!opened}
         disabled={busy}
-        onClick={() => input.current?.click()}
-      >
-        {opened ? "Another file" : "Choose a CSV"}
-      </Button>
-      <input
-        ref={input}
-        type="file"
         accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="Logger’s file"
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          if (file) onFile(file, file.name);
-          target.value = "";
-        }}
+        label="Logger’s file"
+        onFiles={([file]) => file && onFile(file, file.name)}
       />
       <Button variant="outlined" disabled={busy} onClick={onSimulate}>
         Simulated logger

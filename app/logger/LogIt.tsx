@@ -8,6 +8,7 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import { loggerSent, type LoggerSent, type RunsWanted } from "#app/forms/logger-form.ts";
 import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
+import { SENSOR_PLACES } from "#app/words/sensors.ts";
 import { useRig } from "#app/rig/context.ts";
 import type { ActionProblem } from "#app/rig/save.ts";
 
@@ -59,15 +60,7 @@ export function LogIt({ reduced, file }: LogItProps) {
         sensor and the time it was held.
       </p>
       <div className="two-fields">
-        <Choice
-          label="The sensor sits"
-          value={sensor}
-          options={[
-            { value: "inside", text: "Well inside the pipe", note: "± 1.5 %" },
-            { value: "openEnd", text: "Near the open end", note: "± 5 %" },
-          ]}
-          onChange={setSensor}
-        />
+        <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />
         {choices.length > 1 && (
           <TextField
             select

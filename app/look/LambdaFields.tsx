@@ -2,6 +2,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { stoichiometricOf } from "#app/forms/look-form.ts";
 import { Choice } from "#app/parts/Choice.tsx";
+import { SENSOR_PLACES } from "#app/words/sensors.ts";
 import { useRig } from "#app/rig/context.ts";
 
 /** A meter's figure, as λ or as the air-fuel ratio of this rig's fuel. */
@@ -30,15 +31,7 @@ export function LambdaFields({ problem }: { problem: string | undefined }) {
         helperText={problem ?? "The figure over the whole pull, not one glance."}
         slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
       />
-      <Choice
-        label="The sensor sits"
-        value={sensor}
-        options={[
-          { value: "inside", text: "Well inside the pipe", note: "± 1.5 %" },
-          { value: "openEnd", text: "Near the open end", note: "± 5 %: air is drawn in" },
-        ]}
-        onChange={setSensor}
-      />
+      <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />
     </>
   );
 }

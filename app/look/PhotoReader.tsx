@@ -1,9 +1,11 @@
 import Button from "@mui/material/Button";
-import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from "react";
+import { useEffect, useState, type KeyboardEvent, type MouseEvent } from "react";
 import type { PhotoDoubt, ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Tone } from "#core/log/parts.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
+import { FileButton } from "#app/parts/FileButton.tsx";
+import { fetchSample } from "#app/parts/samples.ts";
 import { certainty } from "#app/words/parts.ts";
 import { files, wordsOf } from "#app/workers/client.ts";
 import type { SmallPhoto, Spot } from "#app/workers/photo.ts";
@@ -96,7 +98,6 @@ export function PhotoReader({ onRead }: { onRead: (tone: Tone, sure: number) => 
   const [which, setWhich] = useState<Which>("porcelain");
   const [spots, setSpots] = useState(START);
   const [read, setRead] = useState<ToneRead>();
-  const file = useRef<HTMLInputElement>(null);
   const url = opened?.url;
   useEffect(() => () => void (url !== undefined && URL.revokeObjectURL(url)), [url]);
   const open = async (blob: Blob) => {
@@ -124,27 +125,16 @@ export function PhotoReader({ onRead }: { onRead: (tone: Tone, sure: number) => 
         .then(setRead, (error: unknown) => setProblem(wordsOf(error)));
   };
   const sample = (name: string) =>
-    fetch(`/samples/${name}.jpg`)
-      .then((answer) => answer.blob())
-      .then(open, (error: unknown) => setProblem(wordsOf(error)));
+    fetchSample(`${name}.jpg`).then(open, (error: unknown) => setProblem(wordsOf(error)));
   return (
     <section className="stack photo-reader" aria-label="From a photo">
       <div className="row">
-        <Button variant="outlined" onClick={() => file.current?.click()} disabled={busy}>
-          {busy ? "Opening…" : "Take or choose a photo"}
-        </Button>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          words={busy ? "Opening…" : "Take or choose a photo"}
+          disabled={busy}
           accept="image/*"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-label="Photo of the plug"
-          onChange={({ target }) => {
-            const [chosen] = target.files ?? [];
-            if (chosen) void open(chosen);
-            target.value = "";
-          }}
+          label="Photo of the plug"
+          onFiles={([chosen]) => chosen && void open(chosen)}
         />
         <span className="quiet">or try a sample:</span>
         {SAMPLES.map(({ file: name, name: words }) => (

@@ -6,15 +6,30 @@ interface FileButtonProps {
   readonly accept: string;
   readonly label: string;
   readonly multiple?: boolean;
+  readonly disabled?: boolean;
+  /** the one thing to do on its screen */
+  readonly contained?: boolean;
   readonly onFiles: (files: readonly File[]) => void;
 }
 
 /** A button that chooses files; the same file can be chosen again. */
-export function FileButton({ words, accept, label, multiple = false, onFiles }: FileButtonProps) {
+export function FileButton({
+  words,
+  accept,
+  label,
+  multiple = false,
+  disabled = false,
+  contained = false,
+  onFiles,
+}: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button variant="outlined" onClick={() => input.current?.click()}>
+      <Button
+        variant={contained ? "contained" : "outlined"}
+        disabled={disabled}
+        onClick={() => input.current?.click()}
+      >
         {words}
       </Button>
       <input
