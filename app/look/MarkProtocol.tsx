@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import type { Zone } from "#core/carburettor/zones.ts";
+import { MARKS_AFTER_S } from "#core/evidence/plug.ts";
 import type { PlugProtocol } from "#core/log/parts.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
@@ -65,7 +66,7 @@ export function MarkProtocol({ zone, mark, onMark }: MarkProtocolProps) {
         {by === "steady" && mark?.amount !== undefined && (
           <p className="quiet" style={{ margin: 0 }}>
             Held for {mark.amount} s
-            {mark.amount < 120 ? ": too short to mark it well, so it counts less" : ""}.
+            {mark.amount < MARKS_AFTER_S ? ": too short to mark it well, so it counts less" : ""}.
           </p>
         )}
         <Caution>{caution}</Caution>

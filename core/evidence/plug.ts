@@ -16,7 +16,7 @@ const COVERED_FACTOR = 3;
 /** A plug that ran before still wears what it saw then. */
 const USED_FACTOR = 1.5;
 /** Held for less than this, a steady opening has not marked the plug. */
-const MARKS_AFTER_S = 120;
+export const MARKS_AFTER_S = 120;
 const UNMARKED_FACTOR = 1.5;
 /** A plug one heat range too cold reads this much darker. */
 const DARKER_PER_COLDER_STEP = 0.02;

@@ -4,6 +4,7 @@
  * (the correlation ratio, Pearson 1905), because rich at the top and lean in the middle is how engines are jetted.
  */
 import { GEAR_CHANGE, OVERRUN } from "./conditions.ts";
+import { POSSIBLE } from "./lambda-by.ts";
 import type { LoggerTrace } from "./trace.ts";
 
 export interface TransportDelay {
@@ -22,7 +23,6 @@ const MOST_EVEN = 1_000_000;
 /** With less to tell them apart than this, no lag is better than another. */
 const LEAST_EXPLAINED = 0.05;
 const LEAST_BETTER = 0.01;
-const POSSIBLE = { min: 0.5, max: 1.6 };
 
 /** The channel at even times; the last figure stands until the next. */
 function evenly(timeS: Float64Array, values: Float32Array, count: number): Float32Array {

@@ -29,7 +29,7 @@ export interface LambdaBy {
 /** Shorter than this is a glance, not a stretch. */
 const LEAST_S = 0.5;
 /** No sensor shows a running engine beyond these. */
-const POSSIBLE = { min: 0.5, max: 1.6 };
+export const POSSIBLE = { min: 0.5, max: 1.6 };
 const OPENINGS = 20;
 const RPM_STEP = 500;
 const MOST_RPM = 25_000;

@@ -1,5 +1,6 @@
 /** Pulls at full throttle: found, timed, and drawn. */
 import { GEAR_CHANGE, STEADY, UNKNOWN } from "./conditions.ts";
+import { POSSIBLE } from "./lambda-by.ts";
 import type { LoggerTrace } from "./trace.ts";
 
 export interface Split {
@@ -54,7 +55,6 @@ const LEAST_GAIN_RPM = 800;
 const POINTS = 160;
 /** So many are drawn: a day's file has hundreds, and nobody looks at them all. */
 const MOST_DRAWN = 24;
-const POSSIBLE = { min: 0.5, max: 1.6 };
 
 interface Span {
   readonly from: number;

@@ -4,6 +4,7 @@
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { rulerPosition, zoneAt } from "../carburettor/zones.ts";
+import { POWER_PER_SQUARE } from "../evidence/compared.ts";
 import { mixtureMap } from "../evidence/mixture.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
@@ -64,7 +65,6 @@ const HAND_LAG_S = 0.08;
 const SENSOR_LAG_S = 0.06;
 const SENSOR_NOISE = 0.006;
 const FREE_AIR = 1.9;
-const POWER_PER_SQUARE = 3;
 
 const towards = (from: number, to: number, dtS: number, lagS: number): number =>
   to + (from - to) * Math.exp(-dtS / lagS);
