@@ -9,10 +9,10 @@ import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
 import type { Build } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { screwScale } from "#core/evidence/screw-scale.ts";
+import { screwScale } from "#core/belief/screw-scale.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
-import { screwWindow } from "#core/sieve/choices.ts";
+import { screwWindow } from "#core/advice/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { HALF_WIDTH, readIdle } from "#core/simulator/idle-bench.ts";
 

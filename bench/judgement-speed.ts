@@ -7,7 +7,7 @@ import { ZONES } from "#core/carburettor/zones.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { adviseOn, openCase } from "#core/sieve/advise.ts";
+import { adviseOn, openCase } from "#core/advice/advise.ts";
 import { drawEngine, readPlug, trueError } from "#core/simulator/hidden-engine.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
 

@@ -2,7 +2,7 @@
 import { fold } from "#core/log/fold.ts";
 import { readLogFile } from "#core/log/read-file.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
-import { advise } from "#core/sieve/advise.ts";
+import { advise } from "#core/advice/advise.ts";
 import { BadInput, readArguments, readInputFile } from "./input.ts";
 
 /** @returns advice in SI and log ratios; @throws {BadInput | RangeError} on bad input */

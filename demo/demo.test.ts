@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { readLogFile } from "#core/log/read-file.ts";
 import { fold } from "#core/log/fold.ts";
 import { dayOf, LOG_VERSION } from "#core/log/schema.ts";
-import { advise } from "#core/sieve/advise.ts";
+import { advise } from "#core/advice/advise.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { allDemos, toldDemo } from "./demo.ts";
 import { enduroDemo } from "./enduro-log.ts";

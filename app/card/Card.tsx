@@ -1,5 +1,5 @@
-import type { Advice } from "#core/sieve/advise.ts";
-import type { CardRow } from "#core/sieve/card-rows.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { CardRow } from "#core/advice/card-rows.ts";
 import { Step } from "#app/parts/Step.tsx";
 import { rowReason } from "#app/words/card.ts";
 import { certainty, PART_NAMES } from "#app/words/parts.ts";

@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import type { RigContext } from "#app/rig/context.ts";
 import { PutBack } from "#app/rig/Taps.tsx";

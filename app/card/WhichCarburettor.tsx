@@ -1,7 +1,7 @@
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { cylindersFedBy } from "#core/rig/carburettors.ts";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import type { RigContext } from "#app/rig/context.ts";
 
 /** Carburettors that differ have a card each; those set alike share one. */

@@ -1,5 +1,5 @@
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { CylinderReport } from "#core/sieve/departures.ts";
+import type { CylinderReport } from "#core/advice/departures.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { mixtureWords, sizeWords, ZONE_NAMES } from "#app/words/parts.ts";

@@ -2,7 +2,7 @@
 import * as z from "zod";
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { buildModel } from "#core/carburettor/model.ts";
-import { screwScale } from "#core/evidence/screw-scale.ts";
+import { screwScale } from "#core/belief/screw-scale.ts";
 import { fitBestIdle, LEAST_POINTS, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
 import type { ScrewSchool } from "#core/idle/schools.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
@@ -10,7 +10,7 @@ import type { Build, Change, Reading, Setting } from "#core/log/schema.ts";
 import { SymptomName } from "#core/log/symptom-names.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
-import { screwWindow } from "#core/sieve/choices.ts";
+import { screwWindow } from "#core/advice/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
 export const IdlePoints = z

@@ -1,7 +1,7 @@
 /** The stand-in for the engine on the bench: one such as the log so far says that this one could be. */
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { buildModel } from "#core/carburettor/model.ts";
-import { zoneMixture } from "#core/evidence/mixture.ts";
+import { zoneMixture } from "#core/belief/mixture.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";

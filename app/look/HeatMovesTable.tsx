@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import type { HeatSensor } from "#core/log/parts.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
-import { heatMoves, type HeatMove } from "#core/sieve/heat-moves.ts";
+import { heatMoves, type HeatMove } from "#core/advice/heat-moves.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { useRig } from "#app/rig/context.ts";
 import { shiftWords } from "#app/words/parts.ts";

@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import type { Zone } from "#core/carburettor/zones.ts";
-import { MARKS_AFTER_S } from "#core/evidence/plug.ts";
+import { MARKS_AFTER_S } from "#core/looks/plug.ts";
 import type { PlugProtocol } from "#core/log/parts.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";

@@ -4,7 +4,7 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import { lazy, Suspense, useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
-import { heatRangeSays } from "#core/evidence/heat-range.ts";
+import { heatRangeSays } from "#core/looks/heat-range.ts";
 import { PLUG_FINDINGS, type PlugFinding, type Tone } from "#core/log/parts.ts";
 import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";

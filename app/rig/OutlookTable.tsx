@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/sieve/advise.ts";
-import type { Outlook } from "#core/sieve/outlook.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { Outlook } from "#core/advice/outlook.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { askOutlook, wordsOf } from "#app/workers/client.ts";
 import { nextWords } from "#app/words/next.ts";

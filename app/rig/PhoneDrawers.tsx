@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from "react";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";

@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import { useFetcher } from "react-router";
 import type { Change } from "#core/log/schema.ts";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { partValue } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";

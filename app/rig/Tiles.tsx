@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import { agoWords } from "#app/words/days.ts";
 
 /** Air older than this is read again before a heat. */

@@ -2,7 +2,7 @@
 import type { OpenChange } from "#core/log/fold.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { Change, type Setting } from "#core/log/schema.ts";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 
 const change = (part: Part, to: number, carburettor?: number): Change =>
   Change.parse({ part, to, ...(carburettor !== undefined && { carburettor }) });

@@ -1,7 +1,7 @@
 import { act, render, renderHook, screen, waitFor, within } from "@testing-library/react";
 import { fold } from "#core/log/fold.ts";
 import type { Entry } from "#core/log/schema.ts";
-import { advise, type Advice } from "#core/sieve/advise.ts";
+import { advise, type Advice } from "#core/advice/advise.ts";
 import { Card } from "#app/card/Card.tsx";
 import { Tiles } from "./Tiles.tsx";
 import { air, build, fit, fitPart, plug } from "../../core/__tests__/entries.ts";

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import { askAdvice, wordsOf } from "#app/workers/client.ts";
 
 export interface AdviceState {

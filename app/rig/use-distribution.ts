@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Entry } from "#core/log/schema.ts";
-import type { Distribution } from "#core/sieve/cylinders.ts";
+import type { Distribution } from "#core/advice/cylinders.ts";
 import { askDistribution, wordsOf } from "#app/workers/client.ts";
 
 interface DistributionState {

@@ -1,7 +1,7 @@
 import { air, build, fit, look } from "../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
-import { advise } from "#core/sieve/advise.ts";
+import { advise } from "#core/advice/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { append } from "#app/store/store.ts";
 import { answerOf, freshRig, logged, posted, RIG } from "../__tests__/rig.ts";

@@ -19,7 +19,7 @@ import type { Route } from "./+types/box";
 import { Box, type Build, type Setting } from "#core/log/schema.ts";
 import { boxJets, type BoxJet } from "#core/rig/box.ts";
 import { mergeBoxes, type BoxRead } from "#core/rig/box-table.ts";
-import type { ToBuy } from "#core/sieve/to-buy.ts";
+import type { ToBuy } from "#core/advice/to-buy.ts";
 import { boxCsv, readBoxFile } from "#app/forms/box-csv.ts";
 import { BoxForm, boxTexts, type BoxTexts } from "#app/forms/box-form.ts";
 import { Caution } from "#app/parts/Caution.tsx";

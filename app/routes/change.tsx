@@ -8,7 +8,7 @@ import { Form, redirect, useActionData, useNavigation, useSearchParams } from "r
 import type { Route } from "./+types/change";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
-import { choices } from "#core/sieve/choices.ts";
+import { choices } from "#core/advice/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { changeForm } from "#app/forms/change-form.ts";

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
 import { data, Link, useRevalidator } from "react-router";
 import type { Route } from "./+types/cylinders";
-import type { Distribution } from "#core/sieve/cylinders.ts";
-import type { Outlier } from "#core/sieve/departures.ts";
-import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/sieve/cylinder-schools.ts";
+import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Outlier } from "#core/advice/departures.ts";
+import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/cylinder-schools.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { CylinderTabs } from "#app/cylinders/CylinderTabs.tsx";
 import { DistributionTable } from "#app/cylinders/DistributionTable.tsx";

@@ -1,5 +1,5 @@
 import { ZONES } from "#core/carburettor/zones.ts";
-import { zoneMixture } from "#core/evidence/mixture.ts";
+import { zoneMixture } from "#core/belief/mixture.ts";
 import { buildModel } from "#core/carburettor/model.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog, rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";

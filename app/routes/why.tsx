@@ -1,7 +1,7 @@
 import { useRig } from "#app/rig/context.ts";
 import { OutlookTable } from "#app/rig/OutlookTable.tsx";
 import { Working } from "#app/parts/Working.tsx";
-import { SURPRISING } from "#core/sieve/update.ts";
+import { SURPRISING } from "#core/belief/update.ts";
 import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/words/parts.ts";
 import { outcomeWords } from "#app/words/outcomes.ts";
 import { nextWords } from "#app/words/next.ts";

@@ -1,7 +1,7 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod";
 import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
-import { CYLINDER_SCHOOLS } from "#core/sieve/cylinder-schools.ts";
+import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
 import { database, metaKey } from "./database.ts";
 
 export const Preferences = z.object({

@@ -2,8 +2,8 @@
 import { Link } from "react-router";
 import { ZONE_EDGES, rulerPosition } from "#core/carburettor/zones.ts";
 import type { Tone } from "#core/log/parts.ts";
-import type { Advice } from "#core/sieve/advise.ts";
-import { TOLERANCE } from "#core/sieve/judge-setting.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import { TOLERANCE } from "#core/advice/judge-setting.ts";
 import { useWidth } from "#app/parts/use-width.ts";
 import { LIGHT_TONES, TONE_COLOURS } from "#app/theme/colours.ts";
 import { ZONE_NAMES } from "#app/words/parts.ts";

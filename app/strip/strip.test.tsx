@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { enduroDemo } from "#demo/enduro-log.ts";
 import { fold } from "#core/log/fold.ts";
-import { advise } from "#core/sieve/advise.ts";
+import { advise } from "#core/advice/advise.ts";
 import { lookFaces } from "#app/rig/look-faces.ts";
 import { layerPath, markPosition, xAt, yAt, ZONE_SPANS, type StripSize } from "./geometry.ts";
 import { Strip } from "./Strip.tsx";

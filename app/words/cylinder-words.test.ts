@@ -1,6 +1,6 @@
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
-import { CYLINDER_SCHOOLS } from "#core/sieve/cylinder-schools.ts";
-import type { Outlier } from "#core/sieve/departures.ts";
+import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
+import type { Outlier } from "#core/advice/departures.ts";
 import { SYMPTOM_NAMES, type Symptom } from "#core/log/symptom-names.ts";
 import { freshBalance, readGauges, withLinkage } from "#app/forms/balance-form.ts";
 import { readAdjust } from "#app/forms/adjust-form.ts";

@@ -1,5 +1,5 @@
 /** Heat ranges of plugs in the way their maker counts, and what strap and porcelain say of them. */
-import type { HeatRangeSays } from "#core/evidence/heat-range.ts";
+import type { HeatRangeSays } from "#core/looks/heat-range.ts";
 import type { Build } from "#core/log/schema.ts";
 
 const STEPS = [3, 2, 1, 0, -1, -2, -3] as const;

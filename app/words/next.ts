@@ -2,8 +2,8 @@
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { OpenChange } from "#core/log/fold.ts";
 import type { Part } from "#core/log/parts.ts";
-import type { Advice, ZoneAdvice } from "#core/sieve/advise.ts";
-import type { ChangeStep, NextStep } from "#core/sieve/next-step.ts";
+import type { Advice, ZoneAdvice } from "#core/advice/advise.ts";
+import type { ChangeStep, NextStep } from "#core/advice/next-step.ts";
 import {
   capital,
   certainty,

@@ -1,6 +1,6 @@
 /** What a weighed look was called: taken by somebody, or told by the clock. */
 import type { Present } from "#core/log/fold.ts";
-import type { LookOutcome } from "#core/sieve/update.ts";
+import type { LookOutcome } from "#core/belief/update.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { mixtureWords } from "./parts.ts";
 import { readingWords } from "./readings.ts";

@@ -2,7 +2,7 @@
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
 import type { Crown, HeaderColour, HeatSensor, PlugPlace, PlugProtocol } from "#core/log/parts.ts";
 import type { Reading } from "#core/log/schema.ts";
-import type { LearntHeat } from "#core/sieve/heat-slopes.ts";
+import type { LearntHeat } from "#core/belief/heat-slopes.ts";
 import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import type { Preferences } from "#app/store/preferences.ts";

@@ -1,5 +1,5 @@
 import type { Present } from "#core/log/fold.ts";
-import type { LookOutcome } from "#core/sieve/update.ts";
+import type { LookOutcome } from "#core/belief/update.ts";
 import type { Preferences } from "#app/store/preferences.ts";
 import { outcomeWords } from "./outcomes.ts";
 import { mixtureWords } from "./parts.ts";

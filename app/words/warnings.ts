@@ -1,6 +1,6 @@
 /** Warnings in words: what is wrong, and what to do. */
 import { outlierTitle } from "./cylinders.ts";
-import type { Warning } from "#core/sieve/warnings.ts";
+import type { Warning } from "#core/advice/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { HEAT_RANGE_SAYS } from "./heat-range.ts";
 import { PLUG_FINDING_WORDS } from "./symptoms.ts";

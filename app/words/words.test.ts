@@ -2,8 +2,8 @@ import { air, build, fit, fitPart, lookWith, plug } from "../../core/__tests__/e
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { fold } from "#core/log/fold.ts";
 import type { Entry } from "#core/log/schema.ts";
-import { advise, type ZoneAdvice } from "#core/sieve/advise.ts";
-import type { Warning } from "#core/sieve/warnings.ts";
+import { advise, type ZoneAdvice } from "#core/advice/advise.ts";
+import type { Warning } from "#core/advice/warnings.ts";
 import { Preferences } from "#app/store/preferences.ts";
 import { rowReason } from "./card.ts";
 import { zoneCaution } from "./cautions.ts";

@@ -5,9 +5,9 @@
 import * as Comlink from "comlink";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/sieve/advise.ts";
-import type { Distribution } from "#core/sieve/cylinders.ts";
-import type { Outlook } from "#core/sieve/outlook.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Outlook } from "#core/advice/outlook.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Reduced } from "#core/logger/reduce.ts";

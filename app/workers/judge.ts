@@ -1,9 +1,9 @@
 /** The judge: keeps the newest logs sifted, so that a keystroke in the air costs only the card. */
 import * as z from "zod";
 import { AirEntry, Entry } from "#core/log/schema.ts";
-import { adviseOn, openCase, type Case } from "#core/sieve/advise.ts";
-import { distribution } from "#core/sieve/cylinders.ts";
-import { outlook } from "#core/sieve/outlook.ts";
+import { adviseOn, openCase, type Case } from "#core/advice/advise.ts";
+import { distribution } from "#core/advice/cylinders.ts";
+import { outlook } from "#core/advice/outlook.ts";
 import type { Answer, JudgeApi, UnknownLog } from "./protocol.ts";
 
 /** As many as a paddock shows at once; older ones are opened again when asked for. */

@@ -2,14 +2,14 @@
 import type { FileRead } from "#core/log/read-file.ts";
 import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/sieve/advise.ts";
+import type { Advice } from "#core/advice/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
-import type { Distribution } from "#core/sieve/cylinders.ts";
-import type { Outlook } from "#core/sieve/outlook.ts";
+import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Outlook } from "#core/advice/outlook.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };

@@ -4,7 +4,7 @@ import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { MessageChannel } from "node:worker_threads";
 import { enduroDemo } from "#demo/enduro-log.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { advise } from "#core/sieve/advise.ts";
+import { advise } from "#core/advice/advise.ts";
 import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
 import { fitPart } from "../../core/__tests__/entries.ts";
 import { readFile, writeFile } from "./files.ts";

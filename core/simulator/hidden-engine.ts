@@ -5,11 +5,11 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Model } from "../carburettor/model.ts";
 import type { Zone } from "../carburettor/zones.ts";
-import { SENSOR_SD } from "../evidence/from-look.ts";
-import { READER_SD } from "../evidence/plug.ts";
-import { zoneMixture } from "../evidence/mixture.ts";
-import { toneOf } from "../evidence/plug-tone.ts";
-import { PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import { SENSOR_SD } from "../looks/registry.ts";
+import { READER_SD } from "../looks/plug.ts";
+import { zoneMixture } from "../belief/mixture.ts";
+import { toneOf } from "../looks/plug-tone.ts";
+import { PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
 import type { Build, Reading, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
 import type { Random } from "../numbers/random.ts";

@@ -1,12 +1,12 @@
 import { humidAir } from "../air/humid-air.ts";
 import { buildModel } from "../carburettor/model.ts";
-import { screwScale } from "../evidence/screw-scale.ts";
+import { screwScale } from "../belief/screw-scale.ts";
 import { fitBestIdle } from "../idle/best-idle.ts";
 import { judgePilot } from "../idle/verdict.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";
 import { startingBuild } from "../rig/starting-builds.ts";
-import { screwWindow } from "../sieve/choices.ts";
+import { screwWindow } from "../advice/choices.ts";
 import { idleShare, readIdle } from "./idle-bench.ts";
 
 const AIR_SCREW = startingBuild("twoStrokeBike");

@@ -4,13 +4,13 @@
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { rulerPosition, zoneAt } from "../carburettor/zones.ts";
-import { POWER_PER_SQUARE } from "../evidence/compared.ts";
-import { mixtureMap } from "../evidence/mixture.ts";
+import { POWER_PER_SQUARE } from "../looks/compared.ts";
+import { mixtureMap } from "../belief/mixture.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
 import type { Random } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
-import { residualShares } from "../sieve/strip-curve.ts";
+import { residualShares } from "../advice/strip-curve.ts";
 import { SIMULATED_MARK } from "../logger/sniff.ts";
 import { requireRange } from "../units/guard.ts";
 import type { HiddenEngine } from "./hidden-engine.ts";

@@ -1,6 +1,6 @@
 import { buildModel } from "../carburettor/model.ts";
 import { ZONES } from "../carburettor/zones.ts";
-import { PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import { PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
 import { TONES } from "../log/parts.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { rigFromBuild } from "../rig/from-build.ts";

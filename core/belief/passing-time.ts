@@ -1,8 +1,8 @@
 /** Old looks fade, and work on the engine reopens doubt: both only ever add to a belief's variance. */
 import type * as z from "zod";
-import { addDoubt } from "../evidence/cylinders.ts";
+import { addDoubt } from "./cylinders.ts";
 import type { PathName } from "../log/parts.ts";
-import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "../evidence/unknowns.ts";
+import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "./unknowns.ts";
 
 /** Drift of each path per month of use. */
 const DRIFT_SD_PER_MONTH = 0.01;

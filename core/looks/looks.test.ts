@@ -6,13 +6,13 @@ import { TONES } from "../log/parts.ts";
 import type { LookEntry, Reading } from "../log/schema.ts";
 import { lookWith } from "../__tests__/entries.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
-import { evidenceFromLook } from "./from-look.ts";
+import { evidenceFromLook } from "./registry.ts";
 import { lambdaLikelihood } from "./lambda.ts";
-import { zoneMixture } from "./mixture.ts";
+import { zoneMixture } from "../belief/mixture.ts";
 import { SYMPTOMS, SYMPTOM_NAMES } from "../log/symptom-names.ts";
 import { symptomLikelihood } from "./symptom.ts";
 import { toneBand, toneCentre, toneLikelihood, toneOf } from "./plug-tone.ts";
-import { PRIOR, UNKNOWNS } from "./unknowns.ts";
+import { PRIOR, UNKNOWNS } from "../belief/unknowns.ts";
 
 const seeded = { seed: 314, numRuns: 300 };
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });

@@ -1,18 +1,18 @@
 import { TWIN } from "../../demo/other-rigs.ts";
 import { air, at, fitPart } from "../__tests__/entries.ts";
-import { beliefOver, COMMON_SHARE, departureLine, lineOver, priorOf } from "../evidence/cylinders.ts";
-import { PRIOR, PRIOR_SD, UNKNOWNS } from "../evidence/unknowns.ts";
+import { beliefOver, COMMON_SHARE, departureLine, lineOver, priorOf } from "../belief/cylinders.ts";
+import { PRIOR, PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
 import type { Tone } from "../log/parts.ts";
 import type { Build, Entry } from "../log/schema.ts";
 import { cholesky, dot, times } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
-import { toneLikelihood } from "../evidence/plug-tone.ts";
+import { toneLikelihood } from "../looks/plug-tone.ts";
 import { advise, adviseOn, openCase } from "./advise.ts";
 import { distribution } from "./cylinders.ts";
-import { sift } from "./sift.ts";
+import { sift } from "../belief/replay.ts";
 import { fold } from "../log/fold.ts";
-import { update } from "./update.ts";
-import { drift, reopen } from "./passing-time.ts";
+import { update } from "../belief/update.ts";
+import { drift, reopen } from "../belief/passing-time.ts";
 
 const build: Entry = {
   id: "build:twin",

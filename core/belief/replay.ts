@@ -2,10 +2,10 @@
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
  * the belief after one day, with its drift, is the start of the next.
  */
-import { lineOver, priorOf } from "../evidence/cylinders.ts";
-import { evidenceFromLook, type Evidence } from "../evidence/from-look.ts";
-import { timedLooks, type TimedLook } from "../evidence/from-runs.ts";
-import type { Belief } from "../evidence/unknowns.ts";
+import { lineOver, priorOf } from "./cylinders.ts";
+import { evidenceFromLook, type Evidence } from "../looks/registry.ts";
+import { timedLooks, type TimedLook } from "../looks/timed-runs.ts";
+import type { Belief } from "./unknowns.ts";
 import { dayOf, type Build } from "../log/schema.ts";
 import type { Present, SeenLook } from "../log/fold.ts";
 import { carburettorOf } from "../rig/carburettors.ts";

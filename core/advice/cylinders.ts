@@ -1,6 +1,6 @@
 /** Cylinders side by side: what is believed of each, who departs, and what each carburettor would want. */
 import { buildModel } from "../carburettor/model.ts";
-import { beliefOver } from "../evidence/cylinders.ts";
+import { beliefOver } from "../belief/cylinders.ts";
 import type { Setting } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, cylindersFedBy } from "../rig/carburettors.ts";
 import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";

@@ -1,9 +1,9 @@
 /** How far each cylinder departs from its neighbours, and which one by more than the same jets explain. */
 import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { buildModel } from "../carburettor/model.ts";
-import { beliefOver, departureLine } from "../evidence/cylinders.ts";
-import { zoneMixture, type MixturePoint } from "../evidence/mixture.ts";
-import type { Belief } from "../evidence/unknowns.ts";
+import { beliefOver, departureLine } from "../belief/cylinders.ts";
+import { zoneMixture, type MixturePoint } from "../belief/mixture.ts";
+import type { Belief } from "../belief/unknowns.ts";
 import type { Present } from "../log/fold.ts";
 import type { AirEntry, Build } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, carburettorOf } from "../rig/carburettors.ts";

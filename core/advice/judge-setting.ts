@@ -1,8 +1,8 @@
 /** What is believed about any setting in one air: spread per zone, loss, danger. */
 import type { Model } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES, type PerZone } from "../carburettor/zones.ts";
-import { zoneMixture, type Line, type MixturePoint } from "../evidence/mixture.ts";
-import type { Belief } from "../evidence/unknowns.ts";
+import { zoneMixture, type Line, type MixturePoint } from "../belief/mixture.ts";
+import type { Belief } from "../belief/unknowns.ts";
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { dot, times } from "../numbers/linear.ts";

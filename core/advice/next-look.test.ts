@@ -1,5 +1,5 @@
 import { buildModel } from "../carburettor/model.ts";
-import { PRIOR, UNKNOWNS, type Belief } from "../evidence/unknowns.ts";
+import { PRIOR, UNKNOWNS, type Belief } from "../belief/unknowns.ts";
 import { diagonal } from "../numbers/linear.ts";
 import { rigFromBuild } from "../rig/from-build.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";

@@ -1,6 +1,6 @@
 /** What a setting did on the machine of a look, in its air: the costly half of a look's line, kept. */
 import { buildModel } from "../carburettor/model.ts";
-import { zoneMixture, type ZoneMixture } from "../evidence/mixture.ts";
+import { zoneMixture, type ZoneMixture } from "./mixture.ts";
 import type { BuildRecord, SeenRun } from "../log/fold.ts";
 import type { AirEntry, Build } from "../log/schema.ts";
 import { buildOfCarburettor } from "../rig/carburettors.ts";

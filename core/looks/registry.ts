@@ -8,7 +8,7 @@ import { comparedLikelihood, type Feel } from "./compared.ts";
 import { bestIdleLikelihood } from "./best-idle.ts";
 import type { HeatSlope } from "./heat-slope.ts";
 import { heatOf, heatTargetOf, type HeatReading } from "./heat-reading.ts";
-import { blendLines, type Line, type MixturePoint, type ZoneMixture } from "./mixture.ts";
+import { blendLines, type Line, type MixturePoint, type ZoneMixture } from "../belief/mixture.ts";
 import { IDLE_SHARE, plugLikelihood } from "./plug.ts";
 import { symptomLikelihood } from "./symptom.ts";
 import { SAYS_NOTHING, temperatureLikelihood } from "./temperature.ts";

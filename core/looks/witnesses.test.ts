@@ -2,8 +2,8 @@
 import { seededRandom } from "../numbers/random.ts";
 import { normalCdf } from "../numbers/normal.ts";
 import { air, build, fit, lookWith, at, plug } from "../__tests__/entries.ts";
-import { advise, openCase } from "../sieve/advise.ts";
-import { update } from "../sieve/update.ts";
+import { advise, openCase } from "../advice/advise.ts";
+import { update } from "../belief/update.ts";
 import { SYMPTOM_NAMES } from "../log/symptom-names.ts";
 import type { Build, Entry, Reading } from "../log/schema.ts";
 import { VERDICTS } from "../log/parts.ts";
@@ -18,7 +18,7 @@ import { plugLikelihood, type PlugReading } from "./plug.ts";
 import { symptomLikelihood } from "./symptom.ts";
 import { temperatureLikelihood } from "./temperature.ts";
 import { threeStepLikelihood } from "./three-steps.ts";
-import { PRIOR, UNKNOWNS } from "./unknowns.ts";
+import { PRIOR, UNKNOWNS } from "../belief/unknowns.ts";
 
 const STEPS = ["lean", "right", "rich"] as const;
 const PLUG: PlugReading = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: 0 };

@@ -2,8 +2,8 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Authority, Model } from "../carburettor/model.ts";
 import { PROBES, rulerPosition, throttleAtRuler, ZONES } from "../carburettor/zones.ts";
-import { mixtureMap } from "../evidence/mixture.ts";
-import type { Belief, ZoneShares } from "../evidence/unknowns.ts";
+import { mixtureMap } from "../belief/mixture.ts";
+import type { Belief, ZoneShares } from "../belief/unknowns.ts";
 import type { Setting } from "../log/schema.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import { spreadOf } from "./judge-setting.ts";

@@ -4,7 +4,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { correctedJetNumber } from "../carburettor/jet.ts";
-import type { HeatRangeSays } from "../evidence/heat-range.ts";
+import type { HeatRangeSays } from "../looks/heat-range.ts";
 import type { OpenChange, Present } from "../log/fold.ts";
 import type { Part, PlugFinding } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";

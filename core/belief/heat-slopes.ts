@@ -1,7 +1,7 @@
 /** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
 import type { Zone } from "../carburettor/zones.ts";
-import { heatOf, heatSeries, type HeatReading } from "../evidence/heat-reading.ts";
-import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../evidence/heat-slope.ts";
+import { heatOf, heatSeries, type HeatReading } from "../looks/heat-reading.ts";
+import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../looks/heat-slope.ts";
 import type { Present, SeenLook } from "../log/fold.ts";
 import type { HeatSensor } from "../log/parts.ts";
 import { carburettorOf } from "../rig/carburettors.ts";

@@ -1,9 +1,9 @@
 /** Which zone to look at next, by what the look is expected to save: loss per minute of work. */
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
 import { ZONES, type Zone } from "../carburettor/zones.ts";
-import type { Belief } from "../evidence/unknowns.ts";
-import { SENSOR_SD } from "../evidence/from-look.ts";
-import { READER_SD } from "../evidence/plug.ts";
+import type { Belief } from "../belief/unknowns.ts";
+import { SENSOR_SD } from "../looks/registry.ts";
+import { READER_SD } from "../looks/plug.ts";
 import type { Setting } from "../log/schema.ts";
 import { oneChangeAway, type Choices } from "./choices.ts";
 import type { SettingJudge } from "./judge-setting.ts";

@@ -2,7 +2,7 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import { buildModel } from "../carburettor/model.ts";
 import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import { zoneMixture, type MixturePoint } from "../evidence/mixture.ts";
+import { zoneMixture, type MixturePoint } from "../belief/mixture.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { withDoubt } from "../rig/assumed.ts";
 import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";

@@ -6,8 +6,8 @@
  */
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
 import { tiltedMoments, type Moments } from "../numbers/quadrature.ts";
-import type { Evidence } from "../evidence/from-look.ts";
-import type { Belief } from "../evidence/unknowns.ts";
+import type { Evidence } from "../looks/registry.ts";
+import type { Belief } from "./unknowns.ts";
 
 /** What one look did, once all are taken together. */
 export interface LookOutcome {

@@ -1,7 +1,7 @@
 import { humidAir } from "../air/humid-air.ts";
 import { buildModel } from "../carburettor/model.ts";
 import { LEAN_LIMIT, ZONES } from "../carburettor/zones.ts";
-import { PRIOR } from "../evidence/unknowns.ts";
+import { PRIOR } from "../belief/unknowns.ts";
 import { PARTS, type Part } from "../log/parts.ts";
 import type { Entry, Setting } from "../log/schema.ts";
 import { seededRandom } from "../numbers/random.ts";
