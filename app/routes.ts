@@ -10,6 +10,7 @@ export default [
     route("base", "routes/base.tsx"),
     route("teardown", "routes/teardown.tsx"),
     route("work", "routes/work.tsx"),
+    route("schools", "routes/schools.tsx"),
     route("walk-round", "routes/walk-round.tsx"),
     route("walk-round/:check", "routes/check.tsx"),
     route("air", "routes/air.tsx"),

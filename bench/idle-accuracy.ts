@@ -3,14 +3,14 @@
  * quarter turns from the base both ways, asking for the next point until the crest shows. `npm run bench:idle`.
  */
 import { humidAir } from "#core/air/humid-air.ts";
-import { buildModel } from "#core/carburettor/model.ts";
+import { frameOf } from "#core/belief/frame.ts";
 import { bisectFalling } from "#core/numbers/bisect.ts";
 import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
 import type { Build } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { screwScale } from "#core/belief/screw-scale.ts";
-import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
+import { screwScale } from "#core/carburettor/screw-scale.ts";
+import { settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
 import { screwWindow } from "#core/advice/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
@@ -54,7 +54,7 @@ function walk(
   });
   const base = setting.screwTurns;
   let points = [base - 0.5, base - 0.25, base, base + 0.25, base + 0.5].map(read);
-  const scale = screwScale(engine.model, settingFromLog(setting), humidAir(air));
+  const scale = screwScale(engine.frame.model, settingFromLog(setting), humidAir(air));
   const walkOn = (): IdleFit => {
     let fit = fitBestIdle(points, scale);
     while (!fit.ok && points.length < MOST_POINTS) {
@@ -87,7 +87,7 @@ let left = 0;
 const spent: number[] = [];
 for (let i = 0; i < ENGINES; i += 1) {
   const build = startingBuild(i % 2 === 0 ? "twoStrokeBike" : "fourStrokeAtv");
-  const engine = drawEngine(buildModel(rigFromBuild(build)), random);
+  const engine = drawEngine(frameOf(build), random);
   const middle = trueMiddle(engine, build);
   const window = screwWindow(build);
   const judge = (fit: IdleFit) =>

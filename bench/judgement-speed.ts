@@ -2,12 +2,14 @@
  * How long the judge takes, on this machine: `npm run bench`. Replays of growing logs, and the card alone as
  * on a keystroke in the air. Prints medians and 95th percentiles in milliseconds.
  */
-import { buildModel } from "#core/carburettor/model.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
+import { humidAirFromLog } from "#core/rig/from-build.ts";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { adviseOn, openCase } from "#core/advice/advise.ts";
+import { adviseOn } from "#core/advice/advise.ts";
+import { openCase } from "#core/advice/case.ts";
+import { freshMemory } from "#core/belief/replay.ts";
+import { frameOf } from "#core/belief/frame.ts";
 import { drawEngine, readPlug, trueError } from "#core/simulator/hidden-engine.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
 
@@ -16,7 +18,7 @@ const SEED = 5;
 /** A season: every day an air, a change now and then, looks in all zones from a hidden engine. */
 function season(count: number): Entry[] {
   const random = seededRandom(SEED);
-  const engine = drawEngine(buildModel(rigFromBuild(ENDURO_BUILD)), random);
+  const engine = drawEngine(frameOf(ENDURO_BUILD), random);
   const entries: Entry[] = [
     {
       id: "build:bench",
@@ -77,6 +79,14 @@ function measure(name: string, runs: number, work: (run: number) => void): void 
 for (const count of [100, 500, 2000]) {
   const entries = season(count);
   measure(`replay of ${count} entries with advice`, 15, () => adviseOn(openCase(entries)));
+}
+for (const count of [500, 2000]) {
+  const entries = season(count);
+  const memory = freshMemory();
+  openCase(entries.slice(0, -20), { memory });
+  measure(`one more look, log of ${count} kept`, 20, (run) => {
+    adviseOn(openCase(entries.slice(0, count - 20 + (run % 20)), { memory }));
+  });
 }
 const open = openCase(season(500));
 measure("card for a typed air, log of 500 kept", 60, (run) => {

@@ -7,9 +7,8 @@ import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { buildModel } from "../core/carburettor/model.ts";
+import { frameOf } from "../core/belief/frame.ts";
 import { seededRandom } from "../core/numbers/random.ts";
-import { rigFromBuild } from "../core/rig/from-build.ts";
 import { ride } from "../core/simulator/ride.ts";
 import { drawEngine } from "../core/simulator/hidden-engine.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
@@ -21,17 +20,17 @@ const RATE_HZ = 200;
 
 function writeRows(path: string): void {
   const random = seededRandom(2026);
-  const model = buildModel(rigFromBuild(ENDURO_BUILD));
+  const frame = frameOf(ENDURO_BUILD);
   const options = { seconds: ROWS / RATE_HZ, rateHz: RATE_HZ, delayS: 0.26 };
   const { setting } = ENDURO_BUILD.baseline;
   const lines = [
     "Time [s],Throttle [%],Engine [rpm],Lambda,Speed [km/h],Exhaust gas [°C],Head [°C],Battery [V]",
   ];
   for (const r of ride(
-    drawEngine(model, random),
+    drawEngine(frame, random),
     ENDURO_BUILD,
     setting,
-    model.rig.baseline.air,
+    frame.air,
     options,
     random,
   ))

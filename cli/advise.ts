@@ -1,24 +1,57 @@
 /** `advise FILE`: the card, the next step and what is believed, from an exported log. */
-import { fold } from "#core/log/fold.ts";
+import { adviseOn, type Advice } from "#core/advice/advise.ts";
+import { openCase, type Case } from "#core/advice/case.ts";
+import { publishedNext } from "#core/advice/published.ts";
 import { readLogFile } from "#core/log/read-file.ts";
-import { checkBuild } from "#core/rig/check-build.ts";
-import { advise } from "#core/advice/advise.ts";
+import { adviceGroups } from "#core/rig/carburettors.ts";
+import { fileProblem } from "#core/rig/check-file.ts";
 import { BadInput, readArguments, readInputFile } from "./input.ts";
+
+/** Faults as hypotheses come with a later version of the advice. */
+const NO_FAULTS: readonly never[] = [];
+
+function published(advice: Advice): object {
+  const { carburettors, fitted, card, zones, warnings, surprises, air, leanings, buy } = advice;
+  return {
+    carburettors: carburettors.map((one) => one + 1),
+    fitted,
+    card,
+    next: publishedNext(advice),
+    zones,
+    warnings,
+    surprises,
+    faults: NO_FAULTS,
+    air,
+    leanings,
+    buy,
+  };
+}
+
+/** One object while all carburettors are set alike, a list of groups once they differ. */
+function adviceOf(open: Case): object {
+  const groups = adviceGroups(open.build, open.present.settings);
+  const all = groups.map(([first]) => published(adviseOn(open, undefined, first)));
+  const [only] = all;
+  return all.length === 1 && only ? only : { groups: all };
+}
 
 /** @returns advice in SI and log ratios; @throws {BadInput | RangeError} on bad input */
 export function adviseCommand(args: string[]): unknown {
-  const { values, positionals } = readArguments(args, ["rig"]);
+  const { values, positionals } = readArguments(args, ["rig", "now"]);
   if (positionals.length > 1) throw new BadInput(`advise takes one file, got ${positionals.length}`);
   const read = readLogFile(readInputFile(positionals[0], "advise"));
   if (!read.ok) throw new BadInput(read.problem.message);
+  const problem = fileProblem(read.file);
+  if (problem) throw new BadInput(problem.message);
   const { rigs } = read.file;
   const wanted = values["rig"];
   const candidates = wanted === undefined ? rigs : rigs.filter(({ header }) => header.id === wanted);
   const [rig] = candidates;
   if (!rig || candidates.length > 1)
     throw new BadInput(`say which rig with --rig: ${rigs.map(({ header }) => header.id).join(", ")}`);
-  for (const entry of rig.entries) if (entry.kind === "build") checkBuild(entry.build);
-  const { card, next, zones, warnings, surprises, air, leanings, buy } = advise(rig.entries);
-  const { held } = fold(rig.entries);
-  return { rig: rig.header.id, held, card, next, zones, warnings, surprises, air, leanings, buy };
+  const now = values["now"];
+  if (now !== undefined && Number.isNaN(Date.parse(now)))
+    throw new BadInput(`--now must be a date and time such as 2026-05-23T14:00:00+02:00, got "${now}"`);
+  const open = openCase(rig.entries, { messages: rig.instruments ?? [], ...(now !== undefined && { now }) });
+  return { rig: rig.header.id, held: open.present.held, ...adviceOf(open) };
 }

@@ -38,6 +38,7 @@ export const ENDURO_BUILD: Build = {
   baseline: {
     setting: { pilot: 45, screwTurns: 1.5, clip: 3, main: 165, shimMm: 0 },
     air: { temperatureK: 288.15, pressurePa: 101_325, relativeHumidity: 0.5 },
+    proven: "book",
   },
   box: {
     pilots: [40, 42, 45, 48, 50],

@@ -40,6 +40,7 @@ const KART_BUILD: Build = {
   baseline: {
     setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 225, shimMm: 0 },
     air: STANDARD_DAY,
+    proven: "book",
   },
   box: {
     pilots: [58, 60, 62],
@@ -59,9 +60,9 @@ export const KART: StoryPlan = {
   header: { id: "rig:demo-kart", name: "125 kart", plate: "41", simulated: true },
   build: KART_BUILD,
   described: "Class carburettor, sealed float range.",
-  seed: 5,
+  seed: 2,
   where: QUAI_NORD,
-  meter: [],
+  lookWith: ["plug", "idleBench", "rideReport"],
   days: [
     {
       before: 0,
@@ -110,7 +111,7 @@ const ATV_BUILD: Build = {
     pumpBaseTurns: 1.5,
   },
   fuel: { name: "petrol-e10" },
-  baseline: { setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY },
+  baseline: { setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY, proven: "ranWell" },
   box: { pilots: [38, 40, 42], mains: [135, 137.5, 140, 142.5, 145], shimsMm: [] },
   plug: { thread: "M12", heatRange: 8, higherIs: "colder", gapMm: 0.8 },
   breathing: { pipe: "as made", filter: "paper, as made", lid: "on" },
@@ -128,7 +129,7 @@ export const ATV: StoryPlan = {
   seed: 3,
   fault: -0.11,
   where: { place: "the yard, below Col de la Brume", elevationM: 420 },
-  meter: ["idle"],
+  lookWith: ["plug", "lambda"],
   days: [
     {
       before: 0,
@@ -186,7 +187,7 @@ const TWIN_BUILD: Build = {
   carburettors: 2,
   sync: { linkage: "shaft", vacuumSpreadPa: 2700, headerSpreadK: 30 },
   fuel: { name: "petrol-e10" },
-  baseline: { setting: { pilot: 38, screwTurns: 2.25, clip: 3, main: 120, shimMm: 0 }, air: STANDARD_DAY },
+  baseline: { setting: { pilot: 38, screwTurns: 2.25, clip: 3, main: 120, shimMm: 0 }, air: STANDARD_DAY, proven: "book" },
   box: { pilots: [36, 38, 40], mains: [115, 117.5, 120, 122.5, 125], shimsMm: [0.3, 0.6] },
   plug: { thread: "M12", heatRange: 8, higherIs: "colder", gapMm: 0.7 },
   breathing: { pipe: "two into one", filter: "paper", lid: "on" },
@@ -202,7 +203,7 @@ export const TWIN: StoryPlan = {
   seed: 4,
   cylinderOffsets: [0.02, -0.13],
   where: { place: "Col de la Brume, valley garage", elevationM: 380 },
-  meter: ["idle"],
+  lookWith: ["plug", "lambda"],
   days: [
     {
       before: 0,
@@ -254,7 +255,8 @@ const RACER_BUILD: Build = {
     pilotAirJetMm: 1,
   },
   fuel: { name: "methanol" },
-  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 }, air: STANDARD_DAY },
+  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 }, air: STANDARD_DAY, proven: "book" },
+  heat: { staging: { targetK: 338, withinK: 4 }, rise: { fromK: 38, toK: 46 } },
   box: { pilots: [55, 60, 65], mains: [225, 230, 235, 240, 245, 250, 255], shimsMm: [] },
   plug: { thread: "M14", heatRange: 9, higherIs: "colder", gapMm: 0.5 },
   breathing: { pipe: "class pipe", filter: "foam", lid: "none" },
@@ -267,10 +269,10 @@ export const RACER: StoryPlan = {
   header: { id: "rig:demo-racer", name: "65 methanol racer", plate: "3", simulated: true },
   build: RACER_BUILD,
   described: "A child’s racer on methanol: it burns with a flame one cannot see.",
-  seed: 5,
+  seed: 1,
   where: QUAI_NORD,
-  // Alcohol leaves little colour: a meter at idle and at the top.
-  meter: ["idle", "top"],
+  // Alcohol leaves little colour: the head's temperature at the start line, and its rise to the finish.
+  lookWith: ["temperature", "rideReport"],
   days: [
     {
       before: 0,

@@ -3,22 +3,19 @@
  * tuner does what Tamis advises; nothing that is read or advised is typed by hand.
  */
 import { advise } from "#core/advice/advise.ts";
-import { buildModel } from "#core/carburettor/model.ts";
-import type { Zone } from "#core/carburettor/zones.ts";
-import {
-  drawEngine,
-  readLambda,
-  readPlug,
-  trueError,
-  type HiddenEngine,
-} from "#core/simulator/hidden-engine.ts";
+import { frameOf } from "#core/belief/frame.ts";
+import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import type { LookHow } from "#core/looks/look-kind.ts";
+import { drawEngine, readLambda, readPlug, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
+import { drawReader, rideReportOf, walkIdle, type Reader } from "#core/simulator/reader.ts";
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
 import { syncOf } from "#core/rig/carburettors.ts";
 import { drawLinked, readLinked, untouched } from "#core/simulator/linked-carburettors.ts";
 import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
-import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
+import type { LookMeans } from "#core/log/schools.ts";
+import { humidAirFromLog } from "#core/rig/from-build.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import { toSI } from "#core/units/quantity.ts";
 
@@ -45,7 +42,8 @@ export type Happening =
   | { readonly kind: "base"; readonly sheet: BaseSheet }
   /** all thirteen checks, those named here with what was measured and found */
   | { readonly kind: "walkRound"; readonly found: Readonly<Partial<Record<CheckName, Found>>> }
-  | { readonly kind: "air"; readonly weather: Weather }
+  /** where it is read, when it is not where the story is told */
+  | { readonly kind: "air"; readonly weather: Weather; readonly where?: Place }
   /** looks taken whatever is advised; at every cylinder where it says so */
   | { readonly kind: "looks"; readonly zones: readonly Zone[]; readonly perCylinder?: true }
   /** carburettors out of step, brought in screw by screw as the gauges say */
@@ -72,8 +70,8 @@ export interface StoryPlan {
   readonly fault?: number;
   /** how far each cylinder departs from the engine's own mixture, + lean */
   readonly cylinderOffsets?: readonly number[];
-  /** zones read with a meter rather than a plug */
-  readonly meter: readonly Zone[];
+  /** what this tuner looks with */
+  readonly lookWith: readonly LookMeans[];
 }
 
 /** A clock that a rider's work moves on. */
@@ -99,38 +97,71 @@ class Clock {
 }
 
 const MINUTES_A_LOOK = 10;
+/** A baseline from a book is nearer than any engine could be. */
+const KNOWN_SHARE = 0.6;
+/** Of a head, for a unit of mixture. */
+const KELVIN_PER_UNIT = 220;
 
 class Story {
   readonly entries: Entry[] = [];
   private readonly plan: StoryPlan;
   private readonly engine: HiddenEngine;
   private readonly random: Random;
+  private readonly reader: Reader;
   /** between the carburettors, as they were left */
   private screws: readonly number[] | undefined;
   constructor(plan: StoryPlan) {
     this.plan = plan;
     this.random = seededRandom(plan.seed);
-    const drawn = drawEngine(buildModel(rigFromBuild(plan.build)), this.random);
+    const drawn = drawEngine(frameOf(plan.build), this.random);
     const { fault = 0 } = plan;
-    this.engine = { ...drawn, truth: drawn.truth.map((trim, i) => (i < 3 ? trim + fault : trim)) };
+    // Somebody has jetted it before: it is not any engine that could be.
+    const truth = drawn.truth.map((trim) => KNOWN_SHARE * trim);
+    this.engine = { ...drawn, truth: truth.map((trim, i) => (i < 3 ? trim + fault : trim)) };
+    this.reader = drawReader(this.random);
   }
 
   private id<K extends string>(kind: K): string {
     return `${kind}:demo-${String(this.entries.length + 1).padStart(3, "0")}`;
   }
 
-  private reading(zone: Zone): Reading {
+  private reading(how: LookHow, zone: Zone): Reading {
     const { setting, air } = fold(this.entries);
     if (!setting || !air) throw new RangeError("story must have a build and an air before its first look");
-    const error = trueError(this.engine, setting, humidAirFromLog(air), zone);
-    return this.plan.meter.includes(zone)
-      ? readLambda(error, zone, this.plan.build, this.random)
-      : readPlug(error, zone, this.random);
+    const then = humidAirFromLog(air);
+    const error = trueError(this.engine, setting, then, zone);
+    switch (how) {
+      case "lambda":
+        return readLambda(error, zone, this.plan.build, this.random);
+      case "temperature":
+        return this.headTemperature(error, zone);
+      case "rideReport": {
+        const [idle = 0, low = 0, mid = 0, top = 0] = ZONES.map((one) => trueError(this.engine, setting, then, one));
+        return rideReportOf(this.reader, { idle, low, mid, top }, this.random);
+      }
+      case "idleBench": {
+        const at = (tried: typeof setting) => trueError(this.engine, tried, then, "idle");
+        return walkIdle(this.reader, setting, at, this.random) ?? readPlug(error, zone, this.random);
+      }
+      default:
+        return readPlug(error, zone, this.random);
+    }
   }
 
-  private look(clock: Clock, zone: Zone, minutes: number): void {
+  /** At the start line the head itself, at the finish its rise. */
+  private headTemperature(error: number, zone: Zone): Reading {
+    const { staging, rise } = this.plan.build.heat ?? {};
+    const off = KELVIN_PER_UNIT * (error + 0.02 * this.random.normal());
+    const start = Math.round(staging?.targetK ?? 338);
+    if (zone !== "top") return { type: "temperature", zone, sensor: "head", temperatureK: Math.round(start + off) };
+    const usual = rise ? (rise.fromK + rise.toK) / 2 : 42;
+    const temperatureK = Math.round(start + usual + off);
+    return { type: "temperature", zone, sensor: "head", temperatureK, risenFromK: start };
+  }
+
+  private look(clock: Clock, how: LookHow, zone: Zone, minutes: number): void {
     clock.pass(minutes + Math.round(6 * this.random.uniform()));
-    const reading = this.reading(zone);
+    const reading = this.reading(how, zone);
     this.entries.push({ id: this.id("look"), at: clock.now(), kind: "look", reading, simulated: true });
   }
 
@@ -184,33 +215,32 @@ class Story {
     });
   }
 
-  private fit(at: string, changes: Change[], because: "card" | "advice"): void {
+  private fit(at: string, changes: Change[], because: "advice" | "putBack"): void {
     this.entries.push({ id: this.id("fit"), at, kind: "fit", changes, because });
   }
 
   private changedOnAdvice(): boolean {
     const last = this.entries.at(-1);
-    return last?.kind === "fit" && last.because === "advice";
+    return last?.kind === "fit";
   }
 
   /** Does what is advised; @returns false when there is nothing to do */
   private step(clock: Clock): boolean {
-    const { next, card } = advise(this.entries);
+    const { next } = advise(this.entries);
     switch (next.kind) {
-      case "card":
-        clock.pass(14);
+      case "fit":
+      case "putBack": {
+        const changes = next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : next.changes;
+        clock.pass(6 + 4 * changes.length);
         this.fit(
           clock.now(),
-          next.parts.map((part) => ({ part, to: card.setting[part] })),
-          "card",
+          changes.map(({ part, to }) => ({ part, to })),
+          next.kind === "fit" ? "advice" : "putBack",
         );
         return true;
-      case "change":
-        clock.pass(12);
-        this.fit(clock.now(), [{ part: next.part, to: next.to }], "advice");
-        return true;
+      }
       case "look":
-        this.look(clock, next.zone, next.minutes);
+        this.look(clock, next.how, next.zone ?? "mid", next.minutes);
         return true;
       case "leave":
       case "stop":
@@ -221,6 +251,8 @@ class Story {
   describe(clock: Clock): void {
     const { build, described: why } = this.plan;
     this.entries.push({ id: this.id("build"), at: clock.now(), kind: "build", build, reopens: [], why });
+    const school = { what: "lookWith" as const, is: [...this.plan.lookWith] };
+    this.entries.push({ id: this.id("school"), at: clock.now(), kind: "school", school });
   }
 
   private walkRound(clock: Clock, found: Readonly<Partial<Record<CheckName, Found>>>): void {
@@ -232,7 +264,7 @@ class Story {
     }
   }
 
-  private air({ celsius, hPa, humidity }: Weather, at: string): void {
+  private air({ celsius, hPa, humidity }: Weather, where: Place, at: string): void {
     this.entries.push({
       id: this.id("air"),
       at,
@@ -240,7 +272,7 @@ class Story {
       temperatureK: toSI("temperature", celsius, "°C"),
       humidity: { kind: "relative", fraction: humidity },
       pressure: { kind: "station", pressurePa: toSI("pressure", hPa, "hPa") },
-      ...this.plan.where,
+      ...where,
       simulated: true,
     });
   }
@@ -257,11 +289,11 @@ class Story {
       case "walkRound":
         return this.walkRound(clock, what.found);
       case "air":
-        return this.air(what.weather, at);
+        return this.air(what.weather, what.where ?? this.plan.where, at);
       case "looks":
         for (const zone of what.zones)
           if (what.perCylinder) this.sideBySide(clock, zone);
-          else this.look(clock, zone, MINUTES_A_LOOK);
+          else this.look(clock, "plug", zone, MINUTES_A_LOOK);
         return;
       case "balance":
         return this.balance(clock, what.quarterTurns);

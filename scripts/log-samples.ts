@@ -1,9 +1,8 @@
 /** Writes the two sample logger files that ship with the app: invented rides of the demo’s enduro. */
 import { mkdirSync, writeFileSync } from "node:fs";
-import { buildModel } from "../core/carburettor/model.ts";
+import { frameOf } from "../core/belief/frame.ts";
 import type { Build } from "../core/log/schema.ts";
 import { seededRandom } from "../core/numbers/random.ts";
-import { rigFromBuild } from "../core/rig/from-build.ts";
 import { ride, rideCsv, type LoggerStyle } from "../core/simulator/ride.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
 
@@ -42,10 +41,10 @@ const SAMPLES: readonly Sample[] = [
 ];
 
 function sampleText({ build, truth, rateHz, seconds, seed, style }: Sample): string {
-  const model = buildModel(rigFromBuild(build));
+  const frame = frameOf(build);
   const { setting } = build.baseline;
   const options = { seconds, rateHz, delayS: 0.26 };
-  const rows = ride({ model, truth }, build, setting, model.rig.baseline.air, options, seededRandom(seed));
+  const rows = ride({ frame, truth }, build, setting, frame.air, options, seededRandom(seed));
   return rideCsv(rows, style);
 }
 

@@ -1,4 +1,5 @@
-import { ZONES } from "#core/carburettor/zones.ts";
+import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { zonesOf } from "#core/log/readings/reading.ts";
 import type { CylinderReport } from "#core/advice/departures.ts";
 import { ToneDot } from "#app/parts/ToneDot.tsx";
 import { useRig } from "#app/rig/context.ts";
@@ -13,9 +14,9 @@ function against(departure: number): string {
 /** Every cylinder beside the others: what is believed, from what, and how far it departs. */
 export function DistributionTable({ cylinders }: { cylinders: readonly CylinderReport[] }) {
   const { present } = useRig();
-  const lastTone = (cylinder: number, zone: string) => {
+  const lastTone = (cylinder: number, zone: Zone) => {
     const look = present.looks.findLast(
-      ({ entry }) => entry.cylinder === cylinder && entry.reading.zone === zone,
+      ({ entry }) => entry.cylinder === cylinder && zonesOf(entry.reading).includes(zone),
     );
     return look?.entry.reading.type === "plug" ? look.entry.reading.tone : undefined;
   };

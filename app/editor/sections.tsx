@@ -8,7 +8,9 @@ import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { BuildTexts } from "#app/forms/build-form.ts";
+import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/words/parts.ts";
+import { PROVEN_WORDS } from "#app/words/proven.ts";
 import { NumberText, PickText, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
 
 const useBuild = () => useFormContext<BuildTexts>();
@@ -297,6 +299,11 @@ export function BaselineSection() {
       holds={["baseline."]}
       note="The setting that ran well, or the maker’s, and the air of that day: everything is compared with it."
     >
+      <PickText
+        name="baseline.proven"
+        label="How it is known to be right"
+        options={PROVEN.map((value) => [value, PROVEN_WORDS[value].name] as const)}
+      />
       <SettingFields at="baseline.setting" />
       <NumberText name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
       <NumberText name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />

@@ -67,13 +67,13 @@ const VARIANTS: Readonly<Record<string, Readonly<Record<string, readonly string[
   screwWindow: { aroundBase: ["kind", "turns"], fixed: ["kind", "from", "to"] },
 };
 const WORDS = new Set([
-  ...["machine", "cooling", "kind", "by", "name", "screw"],
+  ...["machine", "cooling", "kind", "by", "name", "screw", "proven", "linkage"],
   ...["thread", "higherIs", "pipe", "filter", "lid", "stamp"],
 ]);
 const YES_OR_NO = new Set(["emulsionTubeDrilled", "noWashers", "onePlug"]);
 const OPTIONAL = new Set([
   ...["mainAirJetMm", "pilotAirJetMm", "pumpBaseTurns", "slideSpringMm", "stamp"],
-  ...["revLimitRpm", "carburettors"],
+  ...["revLimitRpm", "carburettors", "headerSpreadK"],
 ]);
 /** Left out as a whole when nothing in it was typed; a choice alone does not count. */
 const OPTIONAL_GROUPS: Readonly<Record<string, readonly string[]>> = {

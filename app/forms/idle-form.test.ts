@@ -1,6 +1,6 @@
 import { humidAir } from "#core/air/humid-air.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
-import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
+import { SCREW_SCHOOLS } from "#core/log/schools.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { missingWords, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
 import { benchOf, idleReading, nextPlace, readPoint } from "./idle-form.ts";

@@ -1,12 +1,13 @@
 /** A reading of the idle bench as typed, and what the bench makes of all of them. */
 import * as z from "zod";
 import type { HumidAir } from "#core/air/humid-air.ts";
+import { SCREW_DOMAIN } from "#core/carburettor/carburettor.ts";
 import { buildModel } from "#core/carburettor/model.ts";
-import { screwScale } from "#core/belief/screw-scale.ts";
+import { screwScale } from "#core/carburettor/screw-scale.ts";
 import { fitBestIdle, LEAST_POINTS, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
-import type { ScrewSchool } from "#core/idle/schools.ts";
+import type { ScrewSchool } from "#core/log/schools.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
-import type { Build, Change, Reading, Setting } from "#core/log/schema.ts";
+import { Change, type Build, type Reading, type Setting } from "#core/log/schema.ts";
 import { SymptomName } from "#core/log/symptom-names.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
@@ -14,7 +15,7 @@ import { screwWindow } from "#core/advice/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
 export const IdlePoints = z
-  .array(z.object({ turns: z.number().min(0).max(20), rpm: z.number().min(100).max(20_000) }))
+  .array(z.object({ turns: z.number().min(SCREW_DOMAIN.min).max(SCREW_DOMAIN.max), rpm: z.number().min(100).max(20_000) }))
   .max(200);
 
 export const PHASES = ["warm", "base", "walk", "set", "blip"] as const;
@@ -39,8 +40,8 @@ export const IdleSent = z.discriminatedUnion("intent", [
     intent: z.literal("log"),
     points: IdlePoints,
     simulated: z.boolean(),
-    /** the verdict was followed: the screw set, or the jet fitted with the screw at its base */
-    followed: z.boolean(),
+    /** what the card says with this reading in it, and was done: the screw set, or a jet with the screw at its base */
+    changes: z.array(Change).max(4),
     /** from 0 */
     carburettor: z.int().min(0).max(5),
   }),
@@ -49,20 +50,6 @@ export const IdleSent = z.discriminatedUnion("intent", [
 
 export type IdleSent = z.infer<typeof IdleSent>;
 
-/** A screw is set by eighths at the finest. */
-export const eighth = (turns: number): number => Math.round(turns * 8) / 8;
-
-/** @returns what following a verdict fits, or nothing when there is nothing to fit */
-export function followedChanges(verdict: IdleVerdict): Change[] {
-  if (verdict.kind === "leave") return [{ part: "screwTurns", to: eighth(verdict.setTo) }];
-  if (verdict.kind === "jet" && verdict.to !== undefined)
-    return [
-      { part: "pilot", to: verdict.to },
-      { part: "screwTurns", to: verdict.base },
-    ];
-  return [];
-}
-
 export type PointRead = { ok: true; point: IdlePoint } | { ok: false; fields: Record<string, string> };
 
 /** @returns the reading, or what is wrong with its turns or its rpm */
@@ -70,7 +57,8 @@ export function readPoint(turnsText: string, rpmText: string): PointRead {
   const fields: Record<string, string> = {};
   const turns = readTypedNumber(turnsText);
   const rpm = readTypedNumber(rpmText);
-  if (!turns.ok || turns.value < 0 || turns.value > 20) fields["turns"] = "Turns out, 0 to 20.";
+  if (!turns.ok || turns.value < SCREW_DOMAIN.min || turns.value > SCREW_DOMAIN.max)
+    fields["turns"] = `Turns out, ${SCREW_DOMAIN.min} to ${SCREW_DOMAIN.max}.`;
   if (!rpm.ok || rpm.value < 100 || rpm.value > 20_000) fields["rpm"] = "Idle speed, 100 to 20 000 rpm.";
   return turns.ok && rpm.ok && Object.keys(fields).length === 0
     ? { ok: true, point: { turns: turns.value, rpm: rpm.value } }
@@ -118,13 +106,14 @@ export function idleReading(
 ): Reading | undefined {
   const seen = fit.fit;
   if (!seen || (!fit.ok && verdict.kind !== "jet") || points.length < LEAST_POINTS) return undefined;
-  const { fallInTurns, fallOutTurns, sdTurns } = seen;
+  const { fallInTurns, fallOutTurns, crestTurns, sdTurns } = seen;
   const doubt = fit.ok ? sdTurns : Math.max(sdTurns, (fallOutTurns - fallInTurns) / 4);
   return {
     type: "bestIdle",
     zone: "idle",
     fallInTurns: rounded(fallInTurns),
     fallOutTurns: rounded(fallOutTurns),
+    crestTurns: rounded(crestTurns),
     sdTurns: rounded(doubt),
     points: [...points],
   };

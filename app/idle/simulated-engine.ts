@@ -1,10 +1,10 @@
 /** The stand-in for the engine on the bench: one such as the log so far says that this one could be. */
 import type { HumidAir } from "#core/air/humid-air.ts";
-import { buildModel } from "#core/carburettor/model.ts";
+import { frameOf } from "#core/belief/frame.ts";
 import { zoneMixture } from "#core/belief/mixture.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
-import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
+import { settingFromLog } from "#core/rig/from-build.ts";
 import type { RunningEngine } from "#core/simulator/running-engine.ts";
 
 /** A small number that stays the same for a name. */
@@ -29,7 +29,7 @@ export function simulatedEngine(
   air: HumidAir,
   believed: { readonly mean: number; readonly sd: number } = UNKNOWN,
 ): RunningEngine {
-  const mixture = zoneMixture(buildModel(rigFromBuild(build)), air);
+  const mixture = zoneMixture(frameOf(build), build, air);
   const shift = (screwTurns: number) => mixture(settingFromLog({ ...fitted, screwTurns })).idle.shift;
   const now = shift(fitted.screwTurns);
   const truth = believed.mean + believed.sd * seededRandom(seedOf(rigId)).normal();

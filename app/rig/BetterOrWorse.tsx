@@ -3,26 +3,24 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
-import type { Advice } from "#core/advice/advise.ts";
-import { RULES } from "#core/advice/card-rows.ts";
+import { RULES } from "#core/advice/moves.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { ZONE_NAMES } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
 import type { ActionProblem } from "./save.ts";
 
-/** The zone that a change is felt in: where it is to be looked at, or what its part rules. */
-function feltIn({ next }: Advice, context: RigContext): Zone {
-  if (next.kind === "look") return next.zone;
+/** The zone that a change is felt in: what its part rules. */
+function feltIn(context: RigContext): Zone {
   const part = context.present.openChange?.parts[0];
   return part ? RULES[part] : "mid";
 }
 
 /** One change, one look: better, the same or worse ends it. Worse offers the way back first. */
-export function BetterOrWorse({ context, advice }: { context: RigContext; advice: Advice }) {
+export function BetterOrWorse({ context }: { context: RigContext }) {
   const fetcher = useFetcher<ActionProblem>();
   const [worse, setWorse] = useState(false);
   if (!context.present.openChange) return null;
-  const zone = feltIn(advice, context);
+  const zone = feltIn(context);
   const busy = fetcher.state !== "idle";
   const say = (verdict: ComparedVerdict, putBack: "yes" | "no" = "no") =>
     void fetcher.submit(

@@ -31,17 +31,18 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
 }
 
 export function LogLineItem({ line, context }: { line: LogLine; context: RigContext }) {
-  const { entry, struck } = line;
+  const { entry, struck, setAside } = line;
   const { kind, what, result } = lineWords(line, context.preferences, stoichiometricOf(context.build.fuel));
   const tone = entry.kind === "look" && entry.reading.type === "plug" ? entry.reading.tone : undefined;
   const simulated = "simulated" in entry && entry.simulated === true;
   return (
-    <div className={`line${struck ? " struck" : ""}`}>
+    <div className={`line${struck ? " struck" : ""}${setAside === undefined ? "" : " set-aside"}`}>
       <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
       <span className="kind">{kind}</span>
       <span className="what">
         {what}
         {struck && <span className="visually-hidden"> (struck through)</span>}
+        {setAside !== undefined && <small className="aside"> set aside: {setAside}</small>}
         {simulated && !context.header.simulated && <small className="quiet"> simulated</small>}
       </span>
       <span className="result">

@@ -9,7 +9,8 @@ import { TONE_MEANINGS, ZONE_NAMES } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
 
 /** Where the next look would tell most: the zone the advice is about. */
-const zoneInQuestion = ({ next }: Advice): Zone => ("zone" in next ? next.zone : "top");
+const zoneInQuestion = ({ next }: Advice): Zone =>
+  (next.kind === "look" ? next.zone : undefined) ?? "top";
 
 /** What would change the advice: what each tone of a plug there would lead to. */
 export function OutlookTable({ context, advice }: { context: RigContext; advice: Advice }) {
@@ -47,7 +48,7 @@ export function OutlookTable({ context, advice }: { context: RigContext; advice:
               </span>
             </th>
             <td className="quiet">{TONE_MEANINGS[tone]}</td>
-            <td>{nextWords(after, undefined).title}</td>
+            <td>{nextWords(after).title}</td>
           </tr>
         ))}
       </tbody>

@@ -9,6 +9,7 @@ const TABS = [
   ["Base sheet", "base"],
   ["Teardown", "teardown"],
   ["Work done", "work"],
+  ["Ways of working", "schools"],
 ] as const;
 
 /** The screens that together describe the machine. */

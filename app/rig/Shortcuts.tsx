@@ -51,7 +51,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
     else if (key === "l") go("look");
     else if (key === "y") go("why");
     else if (key === "c") {
-      if (proposed && !working) fit(fitForm(proposed.changes, proposed.because));
+      if (proposed && !working) fit(fitForm(proposed.changes, proposed.because, advice));
       else go("change");
     } else if (key === "b" && present.openChange) fit(fitForm(wayBack(present.openChange), "putBack"));
     else if (key === "?") setListed(true);

@@ -1,48 +1,44 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
 import { useFetcher } from "react-router";
-import type { Change } from "#core/log/schema.ts";
 import type { Advice } from "#core/advice/advise.ts";
+import type { Change } from "#core/log/schema.ts";
 import { Problem } from "#app/parts/Problem.tsx";
 import { partValue } from "#app/words/parts.ts";
 import type { RigContext } from "./context.ts";
-import { proposedChanges, wayBack } from "./fit-changes.ts";
+import { advisedThen, proposedChanges, wayBack, type Proposed } from "./fit-changes.ts";
 import type { ActionProblem } from "./save.ts";
 
-type Because = "card" | "advice" | "putBack";
-
-export const fitForm = (changes: readonly Change[], because: Because) => ({
+/** @param advice - what was advised just then; it is kept with the fit */
+export const fitForm = (changes: readonly Change[], because: Proposed["because"], advice?: Advice) => ({
   intent: "fit",
   because,
   changes: JSON.stringify(changes),
+  ...(advice && { advised: JSON.stringify(advisedThen(advice)) }),
 });
 
-function FitButton({
-  rigId,
-  changes,
-  because,
-  words,
-  hint,
-  contained,
-  waiting,
-}: {
-  rigId: string;
-  changes: readonly Change[];
-  because: Because;
-  words: string;
-  hint?: string;
-  contained?: boolean;
-  /** newer advice is on its way: what is offered may be out of date */
-  waiting?: boolean;
-}) {
+interface FitButtonProps extends Proposed {
+  readonly context: RigContext;
+  readonly advice?: Advice;
+  readonly words: string;
+  /** for those who do not see what stands beside it */
+  readonly label?: string;
+  readonly hint?: string;
+  readonly contained?: boolean;
+}
+
+export function FitButton({ context, advice, changes, because, words, label, hint, contained }: FitButtonProps) {
   const fetcher = useFetcher<ActionProblem>();
+  const rigId = context.header.id;
   return (
     <>
       <Button
         variant={contained ? "contained" : "outlined"}
-        disabled={fetcher.state !== "idle" || waiting}
+        aria-label={label}
+        // Newer advice is on its way: what is offered may be out of date.
+        disabled={fetcher.state !== "idle" || (advice !== undefined && context.working)}
         onClick={() =>
-          void fetcher.submit(fitForm(changes, because), { method: "post", action: `/rigs/${rigId}` })
+          void fetcher.submit(fitForm(changes, because, advice), { method: "post", action: `/rigs/${rigId}` })
         }
       >
         {words}
@@ -53,25 +49,21 @@ function FitButton({
   );
 }
 
-/** "155 is fitted": logs what the next step proposes. */
+/** "155 is fitted", "All fitted", or the way back that is advised. */
 export function Fitted({ context, advice }: { context: RigContext; advice: Advice }) {
   const proposed = proposedChanges(advice);
   if (!proposed) return null;
   const [only] = proposed.changes;
+  const one = only && proposed.changes.length === 1 ? partValue(only.part, only.to) : undefined;
   const words =
-    only && proposed.changes.length === 1
-      ? `${partValue(only.part, only.to)} is fitted`
-      : "The card is fitted";
-  return (
-    <FitButton
-      rigId={context.header.id}
-      {...proposed}
-      words={words}
-      hint="c"
-      contained
-      waiting={context.working}
-    />
-  );
+    proposed.because === "putBack"
+      ? one === undefined
+        ? "All put back"
+        : `${one} is put back`
+      : one === undefined
+        ? "All fitted"
+        : `${one} is fitted`;
+  return <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained />;
 }
 
 /** The way back from the open change. */
@@ -83,13 +75,5 @@ export function PutBack({ context }: { context: RigContext }) {
     only && openChange.parts.length === 1
       ? `Put back ${partValue(only, openChange.before[only])}`
       : `Put back all ${openChange.parts.length}`;
-  return (
-    <FitButton
-      rigId={context.header.id}
-      changes={wayBack(openChange)}
-      because="putBack"
-      words={words}
-      hint="b"
-    />
-  );
+  return <FitButton context={context} changes={wayBack(openChange)} because="putBack" words={words} hint="b" />;
 }

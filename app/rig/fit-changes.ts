@@ -1,25 +1,48 @@
-/** The fits that one tap logs: what the next step proposes, the way back from the open change, back to base. */
+/** The fits that one tap logs: the plan or one of its lines, the way back from the open change, back to base. */
+import type { Advice } from "#core/advice/advise.ts";
+import type { PlanChange } from "#core/advice/plan.ts";
 import type { OpenChange } from "#core/log/fold.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
-import { Change, type Setting } from "#core/log/schema.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import { Change, type Advised, type FitEntry, type Setting } from "#core/log/schema.ts";
 
 const change = (part: Part, to: number, carburettor?: number): Change =>
   Change.parse({ part, to, ...(carburettor !== undefined && { carburettor }) });
 
-/** @returns what "fitted" would log now, or nothing when no part is to be changed */
-export function proposedChanges({
-  next,
-  card,
-  carburettors,
-  groups,
-}: Advice): { changes: Change[]; because: "card" | "advice" } | undefined {
-  // Said of one carburettor where they differ, of all where they are alike.
+export interface Proposed {
+  readonly changes: Change[];
+  readonly because: Extract<FitEntry["because"], "advice" | "putBack">;
+}
+
+/** Said of one carburettor where they differ, of all where they are alike. */
+function logged({ carburettors, groups }: Advice, changes: readonly PlanChange[]): Change[] {
   const on = groups > 1 ? (carburettors[0] ?? 0) + 1 : undefined;
-  if (next.kind === "change") return { changes: [change(next.part, next.to, on)], because: "advice" };
-  if (next.kind === "card")
-    return { changes: next.parts.map((part) => change(part, card.setting[part], on)), because: "card" };
+  return changes.map(({ part, to }) => change(part, to, on));
+}
+
+/** @returns what "all fitted" would log now, or nothing when no part is to be changed */
+export function proposedChanges(advice: Advice): Proposed | undefined {
+  const { next } = advice;
+  if (next.kind === "fit")
+    return { changes: logged(advice, next.lines.flatMap((line) => line.changes)), because: "advice" };
+  if (next.kind === "putBack") return { changes: logged(advice, next.changes), because: "putBack" };
   return undefined;
+}
+
+/** @returns what "fitted" logs of one line of the plan */
+export const changesOfLine = (advice: Advice, changes: readonly PlanChange[]): Proposed => ({
+  changes: logged(advice, changes),
+  because: "advice",
+});
+
+/** @returns what was advised just then, kept with the fit: "as it was then" */
+export function advisedThen(advice: Advice): Advised {
+  const { next, zones } = advice;
+  return {
+    next: next.kind,
+    changes: proposedChanges(advice)?.changes ?? [],
+    ...(next.kind === "fit" && { chanceBetter: next.chanceBetter }),
+    zones: zones.map(({ zone, mean, sd }) => ({ zone, mean, sd })),
+  };
 }
 
 /**

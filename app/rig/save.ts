@@ -3,9 +3,10 @@ import { data } from "react-router";
 import type * as z from "zod";
 import type { Entry, FitEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
+import { checkEntries, foldPossible, type Impossible } from "#core/rig/check-log.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { append, readRig, type RigLog } from "#app/store/store.ts";
-import { applyFit, fold, type Present } from "#core/log/fold.ts";
+import { applyFit, type Present } from "#core/log/fold.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
@@ -57,8 +58,18 @@ export async function saveEntries(
 ): Promise<ActionProblem | undefined> {
   const at = localInstant();
   const entries = contents.map((content): Entry => ({ id: newEntryId(content.kind), at, ...content }));
+  const log = await readRig(rigId);
+  const impossible = log.ok ? checkEntries(log.value.entries, entries) : undefined;
+  if (impossible) return { message: impossibleWords(impossible, entries) };
   const saved = await append(rigId, ...entries);
   return saved.ok ? undefined : { message: saved.problem.message };
+}
+
+/** What is refused: the new entry itself, or an older one that could then not be. */
+function impossibleWords({ entry, why }: Impossible, added: readonly Entry[]): string {
+  const own = added.some(({ id }) => id === entry.id);
+  const which = own ? "" : ` The ${entry.kind} of ${entry.at.slice(0, 10)} ${entry.at.slice(11, 16)} could then not be.`;
+  return `This machine cannot have that: ${why}.${which} Nothing was saved.`;
 }
 
 /** @returns nothing when saved, else words for the screen; the log is then unchanged */
@@ -79,7 +90,7 @@ export interface OpenRig {
 export async function openRig(rigId: string): Promise<OpenRig> {
   const read = await readRig(rigId);
   if (!read.ok) throw data(read.problem.message, { status: read.problem.reason === "missing" ? 404 : 500 });
-  const present = fold(read.value.entries);
+  const present = foldPossible(read.value.entries);
   const { build, setting } = present;
   if (!build || !setting)
     throw data("This rig’s log says nothing of its carburettor. Import it again on the Data page.", {

@@ -1,13 +1,13 @@
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { data, Link, redirect, useActionData, useNavigation, useRevalidator, useSubmit } from "react-router";
+import { data, Link, redirect, useActionData, useFetcher, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/idle";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
-import { SCREW_SCHOOLS, type ScrewSchool } from "#core/idle/schools.ts";
-import type { IdleVerdict } from "#core/idle/verdict.ts";
+import { SCREW_SCHOOLS, type ScrewSchool } from "#core/log/schools.ts";
+import type { PlanChange } from "#core/advice/plan.ts";
 import { settling } from "#core/instruments/settled.ts";
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
-import type { Change } from "#core/log/schema.ts";
+import { Change } from "#core/log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
@@ -18,7 +18,6 @@ import { SimulatedTachometer } from "#app/devices/simulated.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import {
   benchOf,
-  followedChanges,
   FRESH_IDLE,
   IdleDraft,
   idleReading,
@@ -38,8 +37,8 @@ import { useRig } from "#app/rig/context.ts";
 import { placeHref } from "#app/rig/places.ts";
 import { openRig, refused, saveEntries, saveEntry, type ActionProblem, type OpenRig } from "#app/rig/save.ts";
 import { dropDraft, keepDraft, readDraft } from "#app/store/drafts.ts";
-import { readPreferences, writePreferences } from "#app/store/preferences.ts";
-import { missingWords, phaseName, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
+import { useBenchAdvice } from "#app/idle/use-bench-advice.ts";
+import { benchWords, missingWords, phaseName, SCHOOL_WORDS, stillWords } from "#app/words/idle.ts";
 import { PART_NAMES, partValue } from "#app/words/parts.ts";
 
 const airOf = ({ present, build }: Pick<OpenRig, "present" | "build">) =>
@@ -63,17 +62,16 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     return problem ? refused(problem, 507) : data({ saved: symptom });
   }
   const rig = await openRig(params.rigId);
-  const { screwSchool } = await readPreferences();
   const { present, build } = rig;
   const index = Math.min(sent.carburettor, present.settings.length - 1);
   const one = buildOfCarburettor(build, index);
-  const bench = benchOf(sent.points, one, present.settings[index] ?? rig.fitted, airOf(rig), screwSchool);
-  const { fit, verdict } = bench;
+  const bench = benchOf(sent.points, one, present.settings[index] ?? rig.fitted, airOf(rig), present.schools.screw);
+  const { fit } = bench;
   const reading = idleReading(bench, sent.points);
   // Said of one carburettor, and of its cylinder, as soon as they are not all alike.
   const alone = adviceGroups(build, present.settings).length > 1;
   const [cylinder, more] = alone ? cylindersFedBy(build, index) : [];
-  const changes = (sent.followed ? followedChanges(verdict) : []).map((change): Change =>
+  const changes = sent.changes.map((change): Change =>
     alone ? { ...change, carburettor: index + 1 } : change,
   );
   if (!reading && changes.length === 0)
@@ -94,8 +92,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   if (problem) return refused(problem, 507);
   const { round, raised } = (await readDraft(IdleDraft, params.rigId, DRAFT)) ?? FRESH_IDLE;
   // With another jet the whole walk begins again; with the screw set a blip tells whether it is right.
-  const phase = sent.followed && verdict.kind === "leave" ? "blip" : "walk";
-  if (!sent.followed) {
+  const phase = changes.some(({ part }) => part === "pilot") ? "walk" : "blip";
+  if (changes.length === 0) {
     await dropDraft(params.rigId, DRAFT);
     return redirect(`/rigs/${params.rigId}`);
   }
@@ -104,9 +102,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   return data({ next });
 }
 
-/** The words of the button that does what the verdict says. */
-function followWords(verdict: IdleVerdict): string | undefined {
-  const changes = followedChanges(verdict);
+/** The words of the button that does what the card says with this reading in it. */
+function followWords(changes: readonly PlanChange[]): string | undefined {
   const [first] = changes;
   if (!first) return undefined;
   const done = changes.length === 1 ? "set" : "fitted";
@@ -114,11 +111,12 @@ function followWords(verdict: IdleVerdict): string | undefined {
 }
 
 export default function IdleRoute({ loaderData }: Route.ComponentProps) {
-  const { advice, build: rigBuild, carburettor, fitted, header, preferences, present } = useRig();
+  const context = useRig();
+  const { advice, build: rigBuild, carburettor, fitted, header, present } = context;
   const build = useMemo(() => buildOfCarburettor(rigBuild, carburettor), [rigBuild, carburettor]);
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
-  const { revalidate } = useRevalidator();
+  const fetcher = useFetcher();
   const answer = useActionData<ActionProblem & { next?: IdleDraft; saved?: string }>();
   const [draft, setDraft] = useState<IdleDraft>(loaderData.draft);
   const { phase, points, raised, round } = draft;
@@ -133,7 +131,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
     setDraft(answer.next);
   }
 
-  const school = preferences.screwSchool;
+  const school = present.schools.screw;
   const air = useMemo(() => airOf({ present, build }), [present, build]);
   const bench = useMemo(
     () => benchOf(points, build, fitted, air, school),
@@ -181,17 +179,29 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
   };
   const send = (message: IdleSent) =>
     void submit(JSON.stringify(message), { method: "post", encType: "application/json" });
-  const log = (followed: boolean) =>
-    send({ intent: "log", points, simulated: draft.simulated, followed, carburettor });
-  const choose = (chosen: ScrewSchool) =>
-    void readPreferences()
-      .then((now) => writePreferences({ ...now, screwSchool: chosen }))
-      .then(() => revalidate());
-  const words = verdictWords(verdict, window);
+  const alone = adviceGroups(rigBuild, present.settings).length > 1;
+  const [cylinder, more] = alone ? cylindersFedBy(rigBuild, carburettor) : [];
+  const reading = idleReading(bench, points);
+  const said = useBenchAdvice(context, reading, more === undefined ? cylinder : undefined);
+  const changes = said?.changes ?? [];
+  const log = (followed: readonly PlanChange[]) =>
+    send({
+      intent: "log",
+      points,
+      simulated: draft.simulated,
+      changes: followed.map(({ part, to }) => Change.parse({ part, to })),
+      carburettor,
+    });
+  const choose = (is: ScrewSchool) =>
+    void fetcher.submit(JSON.stringify({ what: "screw", is }), {
+      method: "post",
+      encType: "application/json",
+      action: placeHref(header.id, "schools"),
+    });
+  const words = benchWords(verdict, said, window);
   const target = verdict.kind === "leave" || verdict.kind === "repeat" ? verdict.setTo : undefined;
-  const judged = verdict.kind !== "more";
   const started = points.length > 0;
-  const follow = followWords(verdict);
+  const follow = followWords(changes);
   return (
     <div className="stack">
       <div aria-live="polite">
@@ -315,18 +325,23 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
         />
       )}
       {phase === "blip" && answer?.saved !== undefined && <p role="status">Logged. The card counts it in.</p>}
+      {started && reading && advice && said && (
+        <p className="quiet" style={{ margin: 0 }}>
+          {stillWords(advice)}
+        </p>
+      )}
       <Problem message={answer?.message} />
       {(phase === "walk" || phase === "set") && (
         <div className="row save">
-          {follow !== undefined && judged && (
-            <Button variant="contained" disabled={saving} onClick={() => log(true)}>
+          {follow !== undefined && (
+            <Button variant="contained" disabled={saving} onClick={() => log(changes)}>
               {saving ? "Saving…" : follow}
             </Button>
           )}
           <Button
-            variant={follow !== undefined && judged ? "outlined" : "contained"}
-            disabled={saving || !idleReading(bench, points)}
-            onClick={() => log(false)}
+            variant={follow !== undefined ? "outlined" : "contained"}
+            disabled={saving || !reading}
+            onClick={() => log([])}
           >
             Log this idle
           </Button>

@@ -1,6 +1,5 @@
 import Button from "@mui/material/Button";
 import { data, Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
-import * as z from "zod";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { Build, Reading } from "#core/log/schema.ts";
@@ -17,7 +16,12 @@ import { Caution } from "#app/parts/Caution.tsx";
 import { Choice } from "#app/parts/Choice.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { SYMPTOM_WORDS } from "#app/words/symptoms.ts";
-import { useRig } from "#app/rig/context.ts";
+import { useRig, type RigContext } from "#app/rig/context.ts";
+import type { LookHow } from "#core/looks/look-kind.ts";
+import { readProven, readRide } from "#app/forms/ride-form.ts";
+import { enteredAs, HowName } from "#app/look/look-query.ts";
+import { ProvenFields } from "#app/look/ProvenFields.tsx";
+import { RideFields } from "#app/look/RideFields.tsx";
 import { placeHref } from "#app/rig/places.ts";
 import {
   fieldMessages,
@@ -40,6 +44,17 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const read = readWitnesses(texts);
     if (!read.ok) return refused({ fields: read.fields });
     return saveLooks(params.rigId, read.readings, cylinder);
+  }
+  if (texts["type"] === "ride") {
+    const read = readRide(texts);
+    if (!read.ok) return refused({ fields: read.fields });
+    return saveLooks(params.rigId, read.readings, undefined);
+  }
+  if (texts["type"] === "proven") {
+    const proven = readProven(texts);
+    if (!proven) return refused({ message: "This cannot be read. Nothing was saved." });
+    const problem = await saveEntry(params.rigId, "proven", proven);
+    return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
   const parsed = lookForm(build).safeParse(texts);
   if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
@@ -89,7 +104,14 @@ function cylinderNamed(text: unknown, { engine }: Build): number | undefined {
     : undefined;
 }
 
-const HowName = z.enum(["plug", "symptom", "lambda", "temperature", "witness"]);
+/** Opens on what was asked for; else on what this rig is run by. */
+function usualHow({ build, present }: RigContext, asked: LookHow | undefined): HowName {
+  if (asked !== undefined) return enteredAs(asked);
+  const last = present.looks.at(-1)?.entry.reading.type;
+  if (last === "lambda" || last === "temperature") return last;
+  return build.heat && last === undefined ? "temperature" : "plug";
+}
+
 export default function LookRoute() {
   const context = useRig();
   const [search, setSearch] = useSearchParams();
@@ -97,7 +119,8 @@ export default function LookRoute() {
   const answer = useActionData<ActionProblem & { offersOther?: boolean }>();
   const advised = context.advice?.next.kind === "look" ? context.advice.next : undefined;
   const zone: Zone = ZoneName.safeParse(search.get("zone")).data ?? advised?.zone ?? "top";
-  const how = HowName.safeParse(search.get("how")).data ?? "plug";
+  const how = HowName.safeParse(search.get("how")).data ?? usualHow(context, advised?.how);
+  const whole = how === "ride" || how === "proven";
   const { cylinders } = context.build.engine;
   const cylinder = cylinderNamed(search.get("cylinder"), context.build);
   const set = (key: string, value: string) =>
@@ -120,12 +143,28 @@ export default function LookRoute() {
         zone, pulls timed.
       </p>
       <Choice
-        label="Where on the throttle"
-        value={zone}
-        options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
-        onChange={(value) => set("zone", value)}
+        label="Read from"
+        value={how}
+        options={[
+          { value: "plug", text: "Plug" },
+          { value: "ride", text: "The ride" },
+          { value: "symptom", text: "What it did" },
+          { value: "lambda", text: "λ meter" },
+          { value: "temperature", text: "Heat" },
+          { value: "witness", text: "Crown" },
+          { value: "proven", text: "All is right" },
+        ]}
+        onChange={(value) => set("how", value)}
       />
-      {cylinders > 1 && (
+      {!whole && (
+        <Choice
+          label="Where on the throttle"
+          value={zone}
+          options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
+          onChange={(value) => set("zone", value)}
+        />
+      )}
+      {cylinders > 1 && !whole && (
         <Choice
           label="Which cylinder"
           value={cylinder === undefined ? "all" : String(cylinder)}
@@ -136,18 +175,6 @@ export default function LookRoute() {
           onChange={(value) => set("cylinder", value)}
         />
       )}
-      <Choice
-        label="Read from"
-        value={how}
-        options={[
-          { value: "plug", text: "Plug" },
-          { value: "symptom", text: "What it did" },
-          { value: "lambda", text: "λ meter" },
-          { value: "temperature", text: "Heat" },
-          { value: "witness", text: "Crown" },
-        ]}
-        onChange={(value) => set("how", value)}
-      />
       {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
       {how === "lambda" && <LambdaFields problem={answer?.fields?.["figure"]} />}
       {how === "symptom" && (
@@ -157,7 +184,9 @@ export default function LookRoute() {
         <HeatFields zone={zone} fields={answer?.fields} offersOther={answer?.offersOther ?? false} />
       )}
       {how === "witness" && <WitnessFields problem={answer?.fields?.["crown"]} />}
-      <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>
+      {how === "ride" && <RideFields problem={answer?.fields?.["felt"]} />}
+      {how === "proven" && <ProvenFields />}
+      {!whole && <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>}
       <Problem message={answer?.message ?? answer?.fields?.["form"]} />
       <div className="row save">
         <Button type="submit" variant="contained" disabled={saving}>

@@ -1,8 +1,8 @@
 import { ZONES } from "#core/carburettor/zones.ts";
 import { zoneMixture } from "#core/belief/mixture.ts";
-import { buildModel } from "#core/carburettor/model.ts";
+import { frameOf } from "#core/belief/frame.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
-import { humidAirFromLog, rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
+import { humidAirFromLog, settingFromLog } from "#core/rig/from-build.ts";
 import { NeedleDrawing } from "#app/needle/NeedleDrawing.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { RigTabs } from "#app/rig/RigTabs.tsx";
@@ -36,9 +36,8 @@ function rowsOf(build: Build, fitted: Setting): Row[] {
 
 /** What each groove is worth here, from this needle in this jet: computed, not assumed. */
 function Worth({ build, fitted, present }: Pick<RigContext, "build" | "fitted" | "present">) {
-  const model = buildModel(rigFromBuild(build));
-  const air = present.air ? humidAirFromLog(present.air) : model.rig.baseline.air;
-  const at = zoneMixture(model, air);
+  const frame = frameOf(build);
+  const at = zoneMixture(frame, build, present.air ? humidAirFromLog(present.air) : frame.air);
   const now = at(settingFromLog(fitted));
   return (
     <div className="scroll-x">

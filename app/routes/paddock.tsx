@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { Link, data, useFetcher } from "react-router";
 import type { Route } from "./+types/paddock";
-import { fold } from "#core/log/fold.ts";
+import { foldPossible } from "#core/rig/check-log.ts";
 import { loadDemo } from "#app/store/demo.ts";
 import { readPreferences } from "#app/store/preferences.ts";
 import { listRigs, readRig, type RigLog } from "#app/store/store.ts";
@@ -40,8 +40,8 @@ export async function clientAction() {
 function RigCard({ log, preferences }: { log: RigLog; preferences: Preferences }) {
   const { header, entries, revision } = log;
   const { advice, problem } = useAdvice(revision, entries, undefined);
-  const { air, openChange, held } = fold(entries);
-  const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice, openChange);
+  const { air, held } = foldPossible(entries);
+  const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
   return (
     <Link className="rig-card" to={`/rigs/${header.id}`}>
       <RigFace header={header} line={air ? airWords(air, preferences) : "no air read yet"} />

@@ -4,11 +4,13 @@ import { redirect, useActionData, useNavigation, useSubmit } from "react-router"
 import * as z from "zod";
 import type { Route } from "./+types/rig-build";
 import { WorkNameSchema } from "#core/log/epochs.ts";
+import { correctableChanges } from "#core/log/corrections.ts";
 import { Build } from "#core/log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BuildEditor } from "#app/editor/BuildEditor.tsx";
+import { WhatChanged } from "#app/editor/WhatChanged.tsx";
 import { Problem } from "#app/parts/Problem.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { RigTabs } from "#app/rig/RigTabs.tsx";
@@ -18,13 +20,15 @@ import { modelRefusal, openRig, refused, saveEntries, type ActionProblem } from 
 const Sent = z.object({
   build: Build,
   what: WorkNameSchema.or(z.literal("measured")),
+  /** fields that were only measured better; the others that differ are other parts */
+  corrects: z.array(z.string().max(80)).max(80),
   why: z.string().max(2000),
 });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const parsed = Sent.safeParse(await request.json());
   if (!parsed.success) return refused({ message: "This rig cannot be read. Nothing was saved." });
-  const { what, why } = parsed.data;
+  const { what, why, corrects } = parsed.data;
   const {
     build: present,
     present: { settings },
@@ -41,7 +45,13 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   });
   if (refusal !== undefined) return refused({ message: refusal });
   const problem = await saveEntries(params.rigId, [
-    { kind: "build", build, reopens: [], why: why === "" && what === "measured" ? "Measured again" : why },
+    {
+      kind: "build",
+      build,
+      reopens: [],
+      ...(corrects.length > 0 && { corrects }),
+      why: why === "" && what === "measured" ? "Measured again" : why,
+    },
     ...(what === "measured" ? [] : [{ kind: "work" as const, what, why }]),
   ]);
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
@@ -54,9 +64,15 @@ export default function RigBuildRoute() {
   const answer = useActionData<ActionProblem>();
   const [what, setWhat] = useState<WorkOrNone>("measured");
   const [why, setWhy] = useState("");
-  const save = (next: Build) => {
-    const sent = { build: next, what, why };
+  const [asked, setAsked] = useState<Build>();
+  const send = (next: Build, corrects: readonly string[]) => {
+    const sent = { build: next, what, why, corrects };
     void submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
+  };
+  // Where it matters whether a number was measured better or the part is another, that is asked first.
+  const save = (next: Build) => {
+    if (correctableChanges(build, next).length > 0) setAsked(next);
+    else send(next, []);
   };
   return (
     <div className="stack">
@@ -83,6 +99,15 @@ export default function RigBuildRoute() {
               slotProps={{ inputLabel: { shrink: true } }}
             />
             <Problem message={answer?.message} />
+            {asked && (
+              <WhatChanged
+                before={build}
+                after={asked}
+                saving={saving}
+                onSave={(corrects) => send(asked, corrects)}
+                onBack={() => setAsked(undefined)}
+              />
+            )}
           </section>
         }
       />

@@ -5,7 +5,7 @@ import * as z from "zod";
 import type { Route } from "./+types/rig";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { wayBack } from "#app/rig/fit-changes.ts";
-import { Change, EntryId, type AirEntry } from "#core/log/schema.ts";
+import { Change, EntryId, FitEntry, type AirEntry } from "#core/log/schema.ts";
 import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
@@ -33,16 +33,29 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   return { ...rig, preferences };
 }
 
+/** A hidden field that carries a small record. */
+const json = <T extends z.ZodType>(schema: T) =>
+  z.string().transform((text, ctx): z.output<T> => {
+    const parsed = schema.safeParse(parsedJson(text));
+    if (parsed.success) return parsed.data;
+    ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
+    return z.NEVER;
+  });
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
 const Taps = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("fit"),
-    because: z.enum(["card", "advice", "putBack"]),
-    changes: z.string().transform((text, ctx) => {
-      const parsed = z.array(Change).min(1).max(30).safeParse(JSON.parse(text));
-      if (parsed.success) return parsed.data;
-      ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
-      return z.NEVER;
-    }),
+    because: z.enum(["advice", "putBack"]),
+    changes: json(z.array(Change).min(1).max(30)),
+    advised: json(FitEntry.shape.advised.unwrap()).optional(),
   }),
   z.object({
     intent: z.literal("compared"),
@@ -65,7 +78,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be saved." });
   const tap = parsed.data;
   if (tap.intent === "fit") {
-    const fit = { changes: tap.changes, because: tap.because };
+    const { changes, because, advised } = tap;
+    const fit = { changes, because, ...(advised && { advised }) };
     const refusal = refusalOfFit(await openRig(params.rigId), fit);
     if (refusal !== undefined) return refused({ message: refusal });
     const problem = await saveEntry(params.rigId, "fit", fit);
@@ -75,9 +89,10 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const { openChange } = (await openRig(params.rigId)).present;
     if (!openChange) return refused({ message: "Nothing has been changed since the last look." });
     const { verdict, zone } = tap;
+    const fit = openChange.fits[0]?.id;
     const back = tap.putBack === "yes" ? wayBack(openChange) : [];
     const problem = await saveEntries(params.rigId, [
-      { kind: "look", reading: { type: "compared", zone, verdict } },
+      { kind: "look", reading: { type: "compared", zone, verdict, ...(fit !== undefined && { fit }) } },
       ...(back.length > 0 ? [{ kind: "fit" as const, changes: back, because: "putBack" as const }] : []),
     ]);
     return problem ? refused(problem, 507) : data({}, { status: 200 });

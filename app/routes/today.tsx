@@ -5,7 +5,9 @@ import { Working } from "#app/parts/Working.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { LogLines } from "#app/rig/LogLines.tsx";
 import { BetterOrWorse } from "#app/rig/BetterOrWorse.tsx";
+import { PlanList } from "#app/rig/PlanList.tsx";
 import { Fitted, PutBack } from "#app/rig/Taps.tsx";
+import { lookQuery } from "#app/look/look-query.ts";
 import { Tiles } from "#app/rig/Tiles.tsx";
 import { placeHref } from "#app/rig/places.ts";
 import { nextWords } from "#app/words/next.ts";
@@ -37,14 +39,17 @@ export default function TodayRoute() {
   const worthTelling = lines.filter((line) => !isPlainCheck(line));
   if (!advice) return problem === undefined ? <Working words="Working out today’s card…" /> : null;
   const held = present.held.length > 0;
-  const { title, reason } = held ? heldWords(present.held) : nextWords(advice, present.openChange);
-  const look = advice.next.kind === "look" ? `?zone=${advice.next.zone}&how=${advice.next.how}` : "";
+  const { title, reason } = held ? heldWords(present.held) : nextWords(advice);
+  const wanted = advice.next.kind === "look" ? advice.next : undefined;
+  const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
+  const rode = present.fits.at(-1);
   return (
     <div className="stack">
       <div aria-live="polite" aria-busy={context.working}>
         <h1>{title}</h1>
         <p className="lead quiet">{reason}</p>
       </div>
+      {!held && <PlanList context={context} advice={advice} />}
       <div className="row actions">
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
@@ -55,11 +60,17 @@ export default function TodayRoute() {
         )}
         <Button
           component={Link}
-          to={`${placeHref(header.id, "look")}${look}`}
-          variant={advice.next.kind === "look" ? "contained" : "outlined"}
+          to={wanted ? `${placeHref(header.id, looksHere)}${lookQuery(wanted)}` : placeHref(header.id, "look")}
+          variant={wanted ? "contained" : "outlined"}
         >
-          Log a look<span className="key">l</span>
+          {wanted?.how === "idleBench" ? "To the idle bench" : "Log a look"}
+          <span className="key">l</span>
         </Button>
+        {rode && (
+          <Button component={Link} to={`${placeHref(header.id, "look")}?how=ride`} variant="outlined">
+            Back from a ride?
+          </Button>
+        )}
         {present.openChange && <PutBack context={context} />}
         <Button component={Link} to={placeHref(header.id, "why")} variant="outlined">
           Why<span className="key">y</span>
@@ -68,7 +79,7 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
-      <BetterOrWorse context={context} advice={advice} />
+      <BetterOrWorse context={context} />
       <OpenChangeLine />
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>

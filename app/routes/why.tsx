@@ -60,13 +60,14 @@ function Looks() {
         </tr>
       </thead>
       <tbody>
-        {outcomes.map(({ lookId, reads, expected, expectedSd, weight, tail }) => {
+        {outcomes.map(({ lookId, zone, reads, expected, expectedSd, weight, tail }) => {
           const words = outcomeWords({ lookId, reads }, present, preferences);
           if (!words) return null;
           return (
-            <tr key={lookId}>
+            <tr key={`${lookId} ${zone}`}>
               <th scope="row">
                 {words.what}
+                {words.zoned && `: ${ZONE_NAMES[zone].toLowerCase()}`}
                 <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
                   {dayTitle(words.at)}, {words.at.slice(11, 16)}
                 </small>
@@ -89,7 +90,7 @@ export default function WhyRoute() {
   const context = useRig();
   const { advice, present, preferences, problem } = context;
   if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
-  const { title, reason } = nextWords(advice, present.openChange);
+  const { title, reason } = nextWords(advice);
   return (
     <div className="stack">
       <div>
@@ -111,9 +112,10 @@ export default function WhyRoute() {
         <Looks />
       </div>
       <p className="quiet">
-        Lean costs three times what rich does, at the top half as much again and far more beyond the lean
-        limit: doubt there keeps a jet richer. Nothing is advised with more than 5 % chance of being past that
-        limit. Old looks fade with the months.
+        Lean costs what rich does at idle, a fifth more in the middle, two and a half times as much at the top
+        and far more beyond the lean limit. Nothing is advised with more than 5 % chance of being past that
+        limit at full throttle. Each part is set for its own zone: idle for the idle. Looks of one instrument
+        share its error, so many of them are not certainty. Old looks fade with the months.
       </p>
     </div>
   );

@@ -1,5 +1,6 @@
 /** From the browser's log to a file in the tuner's hands. */
 import { LOG_VERSION, type LogFile } from "#core/log/schema.ts";
+import { foldPossible, impossibleEntries } from "#core/rig/check-log.ts";
 import { localInstant } from "#app/rig/clock.ts";
 import { files } from "#app/workers/client.ts";
 import { photosOf } from "./photos.ts";
@@ -16,7 +17,10 @@ export async function gatherRigs(rigIds: readonly string[], savedAt: string): Pr
   for (const id of rigIds) {
     const read = await readRig(id);
     if (!read.ok) throw new Error(read.problem.message);
-    rigs.push({ header: read.value.header, entries: [...read.value.entries] });
+    const { header, entries } = read.value;
+    const aside = impossibleEntries(foldPossible(entries)).map(({ entry }) => entry);
+    const sound = entries.filter((entry) => !aside.includes(entry));
+    rigs.push({ header, entries: sound, ...(aside.length > 0 && { setAside: aside }) });
   }
   return { format: "tamis", version: LOG_VERSION, savedAt, rigs };
 }

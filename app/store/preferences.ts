@@ -1,6 +1,5 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod";
-import { SCREW_SCHOOLS } from "#core/idle/schools.ts";
 import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
 import { database, metaKey } from "./database.ts";
 
@@ -11,8 +10,6 @@ export const Preferences = z.object({
   speed: z.enum(["km/h", "mph"]).default("km/h"),
   vacuum: z.enum(["kPa", "cmHg", "inHg", "mbar"]).default("kPa"),
   mixture: z.enum(["lambda", "afr"]).default("lambda"),
-  /** how this tuner sets the mixture screw */
-  screwSchool: z.enum(SCREW_SCHOOLS).default("middle"),
   /** what this tuner does about a cylinder that differs */
   cylinderSchool: z.enum(CYLINDER_SCHOOLS).default("causeFirst"),
 });

@@ -7,6 +7,7 @@ import { migrate } from "#core/log/migrations.ts";
 import { pathText } from "#core/log/read-file.ts";
 import { dayOf, Header, LOG_VERSION, StoredDay, type Entry } from "#core/log/schema.ts";
 import { inOrder } from "#core/log/fold.ts";
+import { checkEntries } from "#core/rig/check-log.ts";
 import { tellOtherTabs } from "./changes.ts";
 import { database, dayKey, headerKey, parseDayKey } from "./database.ts";
 import { failed, storageFailure, stored, type Stored } from "./failure.ts";
@@ -23,6 +24,8 @@ export interface RigLog {
 export interface RigEntries {
   readonly header: Header;
   readonly entries: readonly Entry[];
+  /** kept although this rig cannot have them: they lose nothing by a journey */
+  readonly setAside?: readonly Entry[] | undefined;
 }
 
 function unreadable(what: string, error: z.ZodError): ReturnType<typeof failed> {
@@ -170,11 +173,20 @@ function groupByDay(entries: readonly Entry[]): Map<string, Entry[]> {
 }
 
 /** Written days first, header last: a rig without its header is not there yet. */
-async function mergeRig({ header, entries }: RigEntries): Promise<Stored<Merged>> {
+async function mergeRig({ header, entries: good, setAside = [] }: RigEntries): Promise<Stored<Merged>> {
+  const entries = [...good, ...setAside];
   const known = await readRig(header.id);
   if (!known.ok && known.problem.reason !== "missing") return known;
-  const fresh = newEntries(known.ok ? known.value.entries : [], entries);
+  const kept = known.ok ? known.value.entries : [];
+  const fresh = newEntries(kept, entries);
   if (!fresh.ok) return fresh;
+  // Two logs may be sound each and clash together: a needle of three grooves here, the fourth groove there.
+  const clash = checkEntries(kept, fresh.value.filter(({ id }) => !setAside.some((one) => one.id === id)));
+  if (clash)
+    return failed(
+      "conflict",
+      `Together with what is here, the ${clash.entry.kind} of ${clash.entry.at.slice(0, 10)} (${clash.entry.id}) cannot be: ${clash.why}. Nothing was imported; strike that entry through on the device it came from, then export again.`,
+    );
   const byDay = groupByDay(fresh.value);
   const keys = [...[...byDay.keys()].map((day) => dayKey(header.id, day)), headerKey(header.id)];
   const before = await Promise.all(keys.map(async (key) => ({ key, value: await database.getItem(key) })));

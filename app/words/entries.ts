@@ -9,6 +9,8 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import { readingResult, readingWords } from "./readings.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
+import { PROVEN_WORDS } from "./proven.ts";
+import { schoolWords } from "./schools.ts";
 import { WORK_WORDS } from "./work.ts";
 import { capital, partInSentence, partValue } from "./parts.ts";
 
@@ -30,6 +32,8 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   look: "look",
   note: "note",
   strike: "struck",
+  proven: "right",
+  school: "school",
 };
 
 export interface LineWords {
@@ -126,6 +130,10 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
         what: `${CHECK_WORDS[entry.check].title}: ${STATE_WORDS[entry.state]}`,
         result: checkResult(entry),
       };
+    case "proven":
+      return { kind, what: `This was right: ${PROVEN_WORDS[entry.how].name.toLowerCase()}`, result: entry.note };
+    case "school":
+      return { kind, ...schoolWords(entry.school) };
     case "override":
       return { kind, what: `Jetted on although ${checkList(entry.checks)} says stop`, result: entry.reason };
     case "work":

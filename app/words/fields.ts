@@ -24,4 +24,25 @@ const FIELDS: Readonly<Record<AssumedPath, string>> = {
   "baseline.air.relativeHumidity": "the humidity of that day",
 };
 
-export const fieldWords = (path: string): string => FIELDS[path] ?? path;
+/** Fields that nobody assumes but anybody may change. */
+const MORE_FIELDS: Readonly<Record<string, string>> = {
+  "carburettor.needle.grooves": "the number of grooves",
+  "carburettor.needle.referenceClip": "the groove the profile was measured at",
+  "carburettor.screw": "what the screw meters",
+  "carburettor.slide.kind": "the kind of slide",
+  "carburettor.emulsionTubeDrilled": "the emulsion tube",
+  "carburettor.stamp": "the number stamped on the carburettor",
+  "carburettor.pumpBaseTurns": "the pump’s base",
+  "carburettor.slideSpringMm": "the slide’s spring",
+  "engine.strokes": "the strokes",
+  "engine.cooling": "the cooling",
+  "engine.cylinders": "the number of cylinders",
+  "engine.revLimitRpm": "the rev limit",
+  "baseline.setting.clip": "the groove that was right",
+  "baseline.setting.shimMm": "the shims that were right",
+  "baseline.proven": "how what was right is known",
+  carburettors: "the number of carburettors",
+  others: "the other carburettors",
+};
+
+export const fieldWords = (path: string): string => FIELDS[path] ?? MORE_FIELDS[path] ?? path;

@@ -1,11 +1,13 @@
 /** The idle bench in words: schools, what is missing, the verdict. */
 import type { NoCrest } from "#core/idle/best-idle.ts";
-import type { ScrewSchool } from "#core/idle/schools.ts";
+import type { ScrewSchool } from "#core/log/schools.ts";
 import type { Symptom } from "#core/log/symptom-names.ts";
 import type { IdleVerdict } from "#core/idle/verdict.ts";
 import { formatTurns } from "#core/units/workshop.ts";
-import { eighth, PHASES, type Phase } from "#app/forms/idle-form.ts";
-import { percentWords } from "./parts.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { PlanChange } from "#core/advice/plan.ts";
+import { PHASES, type Phase } from "#app/forms/idle-form.ts";
+import { certainty } from "./parts.ts";
 
 export const SCHOOL_WORDS: Readonly<Record<ScrewSchool, { readonly name: string; readonly how: string }>> = {
   middle: {
@@ -43,30 +45,43 @@ interface VerdictWords {
   readonly reason: string;
 }
 
-/** @param window - of the school, turns out */
-export function verdictWords(verdict: IdleVerdict, window: { from: number; to: number }): VerdictWords {
+/**
+ * What the bench says is what the card will say: both speak from one belief with this reading in it.
+ * @param said - the card with the reading in it; nothing while it is worked out
+ * @param window - of the school, turns out
+ */
+export function benchWords(
+  verdict: IdleVerdict,
+  said: { readonly advice: Advice; readonly changes: readonly PlanChange[] } | undefined,
+  window: { from: number; to: number },
+): VerdictWords {
+  if (verdict.kind === "more") return { title: "No crest yet", reason: missingWords(verdict.fit.missing) };
+  if (!said) return { title: "Working it out…", reason: "The readings are weighed with all that is known." };
   const range = `${formatTurns(window.from)} to ${formatTurns(window.to)} turns`;
-  switch (verdict.kind) {
-    case "more":
-      return { title: "No crest yet", reason: missingWords(verdict.fit.missing) };
-    case "leave":
-      return {
-        title: `Leave the pilot jet: screw to ${formatTurns(eighth(verdict.setTo))}`,
-        reason: `Best idle lies within the window of ${range} (${percentWords(verdict.chance)}). Set it, bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.`,
-      };
-    case "repeat":
-      return {
-        title: "Walk it again",
-        reason: `Best idle stands at the edge of the window of ${range}: these readings cannot tell (${percentWords(verdict.chance)} inside). The same places once more.`,
-      };
-    case "jet": {
-      const size = verdict.to === undefined ? "the next size, which the box lacks" : String(verdict.to);
-      return {
-        title: `Pilot jet one size ${verdict.towards}: ${size}`,
-        reason: `Best idle lies outside the window of ${range} (${percentWords(verdict.chance)}): the screw alone cannot do it. Screw back to its base of ${formatTurns(verdict.base)}, then walk it again.`,
-      };
-    }
-  }
+  const idle = said.advice.card.rows.find(({ part }) => part === "screwTurns");
+  const right = idle ? `Then the idle is right: ${certainty(idle.chance)}. ` : "";
+  const again = "Bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.";
+  const pilot = said.changes.find(({ part }) => part === "pilot");
+  const screw = said.changes.find(({ part }) => part === "screwTurns");
+  const edge = verdict.kind === "repeat" ? ` Best idle stands at the edge of the window of ${range}: walk it again to be sure.` : "";
+  if (pilot)
+    return {
+      title: `Pilot jet to ${pilot.to}`,
+      reason: `The screw alone cannot do it within its window of ${range}. Screw to its base of ${formatTurns(screw?.to ?? said.advice.fitted.screwTurns)}, then walk it again.`,
+    };
+  if (screw) return { title: `Screw to ${formatTurns(screw.to)}`, reason: `${right}${again}${edge}` };
+  if (verdict.kind === "jet" && verdict.to === undefined)
+    return {
+      title: `The pilot jet is too ${verdict.towards === "richer" ? "lean" : "rich"}, and the box lacks another`,
+      reason: `Best idle lies outside the window of ${range}. ${right}`,
+    };
+  return { title: "Leave the screw as it is", reason: `${right}It stands where it idles best, as near as it can be told.${edge}` };
+}
+
+/** Until it is logged, card and bench differ: the card says what it still has. */
+export function stillWords({ card }: Advice): string {
+  const value = (part: "pilot" | "screwTurns") => card.rows.find((row) => row.part === part)?.to ?? NaN;
+  return `Until this is logged the card still has pilot ${value("pilot")}, screw ${formatTurns(value("screwTurns"))}.`;
 }
 
 const PHASE_NAMES: Readonly<Record<Phase, string>> = {

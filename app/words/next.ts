@@ -1,9 +1,12 @@
-/** The next step in words: a headline, the reason, and what to do after. */
+/** The next step in words: a headline, the reason, and each line of a plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import type { OpenChange } from "#core/log/fold.ts";
-import type { Part } from "#core/log/parts.ts";
-import type { Advice, ZoneAdvice } from "#core/advice/advise.ts";
-import type { ChangeStep, NextStep } from "#core/advice/next-step.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { NextLook } from "#core/advice/next-look.ts";
+import type { NextStep } from "#core/advice/next-step.ts";
+import type { PlanChange, PlanLine } from "#core/advice/plan.ts";
+import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { Setting } from "#core/log/schema.ts";
+import type { LookHow } from "#core/looks/look-kind.ts";
 import {
   capital,
   certainty,
@@ -21,14 +24,31 @@ export interface NextWords {
   readonly reason: string;
 }
 
-const LOOK_TITLES: Readonly<Record<Zone, string>> = {
+const WHERE: Readonly<Record<Zone, string>> = {
   idle: "at idle",
   low: "just off idle",
   mid: "in the middle",
   top: "at the top",
 };
 
-const zoneLower = (zone: Zone): string => ZONE_NAMES[zone].toLowerCase();
+export const LOOK_HOW_WORDS: Readonly<Record<LookHow, string>> = {
+  plug: "a plug",
+  idleBench: "the idle bench",
+  lambda: "a λ figure",
+  temperature: "a temperature",
+  timedPair: "timed runs of two settings",
+  rideReport: "a ride, told zone by zone",
+  crown: "the piston’s crown",
+  header: "the header’s colour",
+  symptom: "what it does",
+};
+
+/** How a line of the plan is read afterwards. */
+const READ_BY: Readonly<Record<PlanLine["zone"], string>> = {
+  idle: "the idle tells",
+  mid: "a plug or a ride in the middle tells",
+  top: "a full-throttle look tells",
+};
 
 function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
   const found = advice.zones.find((candidate) => candidate.zone === zone);
@@ -36,91 +56,95 @@ function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
   return found;
 }
 
-const looksWords = (n: number): string => (n === 0 ? "No look yet" : n === 1 ? "One look" : `${n} looks`);
+export const changeTitle = ({ part, from, to }: PlanChange): string =>
+  `${partInSentence(part)} ${partValue(part, from)} → ${partValue(part, to)}`;
 
-function changeWords(advice: Advice, next: ChangeStep): NextWords {
-  const zone = zoneOf(advice, next.zone);
-  const from = partValue(next.part, next.from);
-  const to = partValue(next.part, next.to);
-  const after = zone.mean + next.effect[next.zone];
-  const elsewhere = ZONES.filter((other) => other !== next.zone && Math.abs(next.effect[other]) >= 0.01);
+/** One line of the plan: what it does for its zone, what elsewhere, how it will be read. */
+export function planLineWords(line: PlanLine, advice: Advice): NextWords {
+  const { zone, effect, changes } = line;
+  const after = zoneOf(advice, zone).mean + effect[zone];
+  const elsewhere = ZONES.filter((other) => other !== zone && Math.abs(effect[other]) >= 0.015);
   const rest =
     elsewhere.length === 0
-      ? "leaves the rest alone"
-      : `makes ${elsewhere.map((other) => `${zoneLower(other)} ${shiftWords(next.effect[other])}`).join(", ")}`;
-  const seen = `${looksWords(zone.looks)} in the ${zoneLower(next.zone)}: it is ${mixtureWords(zone.mean)}.`;
-  const does = `${to} brings it to ${mixtureWords(after)} and ${rest}. Better than now: ${certainty(next.chanceBetter)}. Then look ${LOOK_TITLES[next.zone]}.`;
-  const title = `${next.urgent ? "First: " : "One change: "}${partInSentence(next.part)} ${from} to ${to}`;
-  const danger = `Too likely past the lean limit at full throttle (${percentWords(zoneOf(advice, "top").pPastLimit)}). `;
-  return { title, reason: `${next.urgent ? danger : ""}${seen} ${does}` };
-}
-
-function cardWords(advice: Advice, parts: readonly Part[], urgent: boolean): NextWords {
-  const { setting } = advice.card;
-  const list = parts.map((part) => `${partInSentence(part)} ${partValue(part, setting[part])}`).join(", ");
-  const dense = `${(100 * advice.air.relativeDryDensity).toFixed(1)} %`;
-  const lean = percentWords(zoneOf(advice, "top").pPastLimit);
+      ? "elsewhere next to nothing"
+      : elsewhere.map((other) => `${ZONE_NAMES[other].toLowerCase()} ${shiftWords(effect[other])}`).join(", ");
   return {
-    title: `Today’s card: ${list}`,
-    reason: urgent
-      ? `As it stands the top may be past the lean limit (${lean}). Start from the rich side: fit the card, then look.`
-      : `This air burns like ${dense} of the baseline’s. The card brings every zone it can reach back to right.`,
+    title: capital(changes.map(changeTitle).join(", ")),
+    reason: `For the ${ZONE_NAMES[zone].toLowerCase()}: ${mixtureWords(zoneOf(advice, zone).mean)} now, ${mixtureWords(after)} then; ${rest}. Afterwards ${READ_BY[zone]}.`,
   };
 }
 
-function lookWords(
-  advice: Advice,
-  next: Extract<NextStep, { kind: "look" }>,
-  open: OpenChange | undefined,
-): NextWords {
-  const zone = zoneOf(advice, next.zone);
-  const how = next.how === "plug" ? "a plug" : "a λ figure";
-  const where = LOOK_TITLES[next.zone];
-  const takes = `about ${next.minutes} minutes`;
-  if (next.because === "openChange" && open) {
-    const changed = open.parts.map(
-      (part) =>
-        `${partInSentence(part)} ${partValue(part, open.before[part])} to ${partValue(part, open.after[part])}`,
-    );
+function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): NextWords {
+  const all = next.lines.flatMap((line) => line.changes);
+  const list = all.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ");
+  const dense = `${(100 * advice.air.relativeDryDensity).toFixed(1)} %`;
+  if (next.because === "danger")
     return {
-      title: `Now look: ${how} ${where}`,
-      reason: `${capital(changed.join(", "))} was fitted and nobody has looked since. One change, one look: ${takes}.`,
+      title: `First: ${list}`,
+      reason: `As it stands the top may be past the lean limit (${percentWords(zoneOf(advice, "top").pPastLimit)}). Start from the rich side: fit this, then look.`,
     };
-  }
-  const doubt = (100 * DOUBT_SDS * zone.sd).toFixed(0);
+  const apart = next.lines.length > 1 ? "Each line has a zone of its own, so one look each tells them apart. " : "";
   return {
-    title: `Look next: ${how} ${where}`,
-    reason: `${ZONE_NAMES[next.zone]} seems ${mixtureWords(zone.mean)}, but only within ± ${doubt} %: right is ${certainty(zone.pRight)}. A look there now says more than a spanner; ${takes}.`,
+    title: `The plan for this stop: ${list}`,
+    reason: `This air burns like ${dense} of the baseline’s. ${apart}Better than now: ${certainty(next.chanceBetter)}.`,
+  };
+}
+
+const settingsWords = (advice: Advice, settings: readonly [Setting, Setting]): string =>
+  settings.map(({ main }) => `main ${main}`).join(" against ") || `main ${advice.fitted.main}`;
+
+function lookWords(advice: Advice, next: NextLook): NextWords {
+  const { how, zone, cylinder, settings, minutes } = next;
+  const takes = `about ${minutes} minutes`;
+  const which = cylinder === undefined ? "" : `, cylinder ${cylinder}`;
+  if (settings)
+    return {
+      title: `Look next: ${settingsWords(advice, settings)}, by the clock`,
+      reason: `What is left open is the reader, not the engine: runs of two settings tell without any; ${takes}.`,
+    };
+  if (zone === undefined)
+    return {
+      title: "Look next: ride it, and say how it pulled",
+      reason: `Rich, clean or lean, zone by zone, is worth more now than any one reading; ${takes}.`,
+    };
+  const { mean, sd, pRight } = zoneOf(advice, zone);
+  const doubt = (100 * DOUBT_SDS * sd).toFixed(0);
+  const where = how === "idleBench" ? "" : ` ${WHERE[zone]}`;
+  return {
+    title: `Look next: ${LOOK_HOW_WORDS[how]}${where}${which}`,
+    reason: `${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, but only within ± ${doubt} %: right is ${certainty(pRight)}. A look there now says more than a spanner; ${takes}.`,
   };
 }
 
 /** @returns headline and reason of what to do next */
-export function nextWords(advice: Advice, open: OpenChange | undefined): NextWords {
+export function nextWords(advice: Advice): NextWords {
   const { next } = advice;
   switch (next.kind) {
-    case "change":
-      return changeWords(advice, next);
-    case "card":
-      return cardWords(advice, next.parts, next.urgent);
+    case "fit":
+      return fitWords(advice, next);
+    case "putBack":
+      return {
+        title: `Put back: ${next.changes.map(changeTitle).join(", ")}`,
+        reason: "It was said to be worse with it. Back first, then look.",
+      };
     case "look":
-      return lookWords(advice, next, open);
+      return lookWords(advice, next);
     case "leave":
       return next.because === "right"
         ? {
             title: "Leave it",
-            reason:
-              "Every zone is right, each with at least 80 % chance. Read the air again before the next heat.",
+            reason: `Idle, middle and top are right together: ${certainty(next.chance)}. Read the air again before the next heat.`,
           }
         : {
             title: "Leave it",
-            reason: "No single change in the box would help by more than one reading can show.",
+            reason: `Nothing in the box would help by more than it costs, and no look is worth its minutes. All right together: ${certainty(next.chance)}.`,
           };
     case "stop":
       if (next.because === "specks")
         return {
           title: "Stop: specks of metal on the plug",
           reason:
-            "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug after that clears this stop.",
+            "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug of that cylinder after that clears this stop.",
         };
       return {
         title: "Stop: nothing in the box is rich enough",

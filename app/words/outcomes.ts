@@ -10,6 +10,8 @@ export interface OutcomeWords {
   readonly what: string;
   readonly read: string;
   readonly at: string;
+  /** it speaks of several zones: which one this is has to be said */
+  readonly zoned: boolean;
 }
 
 /** @returns nothing for a look that this log does not hold */
@@ -23,7 +25,7 @@ export function outcomeWords(
     const { reading, cylinder, at } = look;
     const read =
       reading.type === "plug" ? `${reading.tone}: ${mixtureWords(reads)}` : mixtureWords(reads, 0.005);
-    return { what: readingWords(reading, cylinder), read, at };
+    return { what: readingWords(reading, cylinder), read, at, zoned: reading.type === "rideReport" };
   }
   const run = runs.find(({ entry }) => entry.id === lookId)?.entry;
   if (!run) return undefined;
@@ -31,5 +33,6 @@ export function outcomeWords(
     what: `By the clock, two settings: ${runName(run.run, units)}`,
     read: mixtureWords(reads, 0.005),
     at: run.at,
+    zoned: false,
   };
 }

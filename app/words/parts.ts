@@ -72,22 +72,21 @@ export const DOUBT_SDS = 1.2816;
 
 export const percentWords = (chance: number): string => {
   const whole = Math.round(100 * chance);
-  if (whole >= 100) return "over 99 %";
+  if (whole >= 99) return "99 %";
   return whole <= 0 ? "under 1 %" : `${whole} %`;
 };
 
 const CERTAINTY = [
   [90, "sure"],
-  [70, "likely"],
+  [75, "likely"],
   [50, "rather likely"],
-  [20, "open"],
 ] as const;
 
 /** Certainty in words with the number. */
 export function certainty(chance: number): string {
   // The word follows the number as shown, or 89.6 % would be "likely (90 %)" beside "sure (90 %)".
   const shown = Math.round(100 * chance);
-  const word = CERTAINTY.find(([least]) => shown >= least)?.[1] ?? "unlikely";
+  const word = CERTAINTY.find(([least]) => shown >= least)?.[1] ?? "open";
   return `${word} (${percentWords(chance)})`;
 }
 

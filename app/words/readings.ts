@@ -1,6 +1,7 @@
 /** A look in words: what was looked at, and what it showed. */
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
 import type { Crown, HeaderColour, HeatSensor, PlugPlace, PlugProtocol } from "#core/log/parts.ts";
+import { zonesOf } from "#core/log/readings/reading.ts";
 import type { Reading } from "#core/log/schema.ts";
 import type { LearntHeat } from "#core/belief/heat-slopes.ts";
 import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
@@ -48,6 +49,7 @@ export function readingWords(reading: Reading, cylinder?: number): string {
 }
 
 function readingAlone(reading: Reading): string {
+  if (reading.type === "rideReport") return "Ride report";
   const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
   switch (reading.type) {
     case "bestIdle":
@@ -94,6 +96,10 @@ export const riseWords = (kelvin: number, unit: UnitOf<"temperature">): string =
 
 export function readingResult(reading: Reading, units: Preferences, stoichiometric: number): string {
   switch (reading.type) {
+    case "rideReport":
+      return zonesOf(reading)
+        .map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${reading.felt[zone] ?? ""}`)
+        .join(", ");
     case "compared":
       return reading.verdict === "same" ? "no difference" : reading.verdict;
     case "plug": {

@@ -12,6 +12,13 @@ export interface WarningWords {
   readonly text: string;
 }
 
+/** Which part cures what no screw, groove or jet of the box reaches. */
+const RULED_BY: Readonly<Record<Extract<Warning, { code: "outOfReach" }>["ruledBy"], string>> = {
+  pilot: "the pilot circuit rules there, so another size of pilot jet, or the slide’s cutaway",
+  needle: "the needle’s straight part and its jet rule there, then the slide’s cutaway",
+  main: "the main jet rules there, so sizes beyond this box",
+};
+
 const grave = (text: string): WarningWords => ({ grave: true, text });
 const plain = (text: string): WarningWords => ({ grave: false, text });
 
@@ -29,25 +36,21 @@ export function warningWords(warning: Warning): WarningWords {
     }
     case "noneRichEnough":
       return grave(
-        `No main jet in the box is rich enough. About ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
-      );
-    case "inseparable":
-      return plain(
-        `${warning.parts.length} parts were changed (${warning.parts.map(partInSentence).join(", ")}): the next look cannot tell them apart and shares the credit.`,
+        `No main jet in the box is rich enough. ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
       );
     case "screwAtStop":
       return plain(
-        `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. About ${warning.wantedPilot} is wanted.`,
+        `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,
       );
     case "clipAtEnd":
       return plain(
         `The clip is in an end groove and the middle wants to go ${warning.wants}: another needle or needle jet is wanted.`,
       );
     case "mainAtStop":
-      return plain(`The box ends at main ${warning.main}; about ${warning.wantedMain} is wanted.`);
+      return plain(`The box ends at main ${warning.main}; ${warning.wantedMain} is wanted.`);
     case "outOfReach":
       return plain(
-        `${ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: slide cutaway, needle and needle jet rule there.`,
+        `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: ${RULED_BY[warning.ruledBy]}.`,
       );
     case "ruleInTheWay":
       return plain(

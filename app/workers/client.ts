@@ -3,7 +3,7 @@
  * and has no time limit; both end here in an error that a screen can show, and the next call starts afresh.
  */
 import * as Comlink from "comlink";
-import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, LogFile, LookEntry } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
@@ -123,6 +123,15 @@ export const askAdvice = (
   carburettor = 0,
 ): Promise<Advice> =>
   ask(revision, entries, async (remote) => await remote.advise(revision, draft, carburettor));
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askAdviceAfter = (
+  revision: string,
+  entries: readonly Entry[],
+  look: LookEntry,
+  carburettor = 0,
+): Promise<Advice> =>
+  ask(revision, entries, async (remote) => await remote.adviseAfter(revision, look, carburettor));
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askDistribution = (revision: string, entries: readonly Entry[]): Promise<Distribution> =>

@@ -1,7 +1,6 @@
 /** Loggers' files: looked at, then read whole, away from the screen. */
 import Papa from "papaparse";
 import { humidAir } from "#core/air/humid-air.ts";
-import { buildModel } from "#core/carburettor/model.ts";
 import { Mapping, mappingProblem } from "#core/logger/mapping.ts";
 import type { Wanted } from "#core/logger/pulls.ts";
 import { reduceTrace, type Reduced } from "#core/logger/reduce.ts";
@@ -9,12 +8,13 @@ import { sniff, type Sniffed } from "#core/logger/sniff.ts";
 import { TraceBuilder } from "#core/logger/trace.ts";
 import type { AirState } from "#core/air/humid-air.ts";
 import type { Build, Entry, Setting } from "#core/log/schema.ts";
-import { beliefOver } from "#core/belief/cylinders.ts";
+import { frameOf } from "#core/belief/frame.ts";
+import { beliefOver } from "#core/belief/layout.ts";
+import { UNKNOWNS_EACH } from "#core/belief/unknowns.ts";
 import { cholesky, dot } from "#core/numbers/linear.ts";
-import { openCase } from "#core/advice/advise.ts";
+import { openCase } from "#core/advice/case.ts";
 import type { HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
-import { rigFromBuild } from "#core/rig/from-build.ts";
 import { ride, rideCsv } from "#core/simulator/ride.ts";
 import type { Answer } from "./protocol.ts";
 import { encodingOf, headOf, portions, type Encoding } from "./text-file.ts";
@@ -132,10 +132,15 @@ const RIDE = { seconds: 208, rateHz: 50, delayS: 0.26 };
 
 /** An engine such as the log so far says that this one could be: its secret is drawn from what is believed. */
 function engineLike(entries: readonly Entry[], build: Build, random: Random): HiddenEngine {
-  const { mean, covariance } = beliefOver(openCase(entries).sifted.joint, [0]);
+  const { replayed } = openCase(entries);
+  const { mean, covariance } = beliefOver(replayed.joint, [0]);
   const root = cholesky(covariance);
-  const draws = mean.map(() => random.normal());
-  return { model: buildModel(rigFromBuild(build)), truth: mean.map((x, i) => x + dot(root[i] ?? [], draws)) };
+  const draws = Float64Array.from(mean, () => random.normal());
+  const row = (i: number) => root.subarray(i * UNKNOWNS_EACH, (i + 1) * UNKNOWNS_EACH);
+  return {
+    frame: replayed.frames[0] ?? frameOf(build),
+    truth: Array.from(mean, (x, i) => x + dot(row(i), draws)),
+  };
 }
 
 /** The simulated logger: a file such as a real one would leave. */

@@ -1,6 +1,6 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
 import type { FileRead } from "#core/log/read-file.ts";
-import type { AirEntry, Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, LogFile, LookEntry } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
@@ -26,6 +26,8 @@ export interface JudgeApi {
   openLog(revision: string, entries: unknown): Answer<null>;
   /** @param carburettor - one (from 0) of those that the advice is wanted for */
   advise(revision: string, draft: AirEntry | undefined, carburettor?: number): Answer<Advice> | UnknownLog;
+  /** The same as if one more look had been logged: what a bench says before its reading is kept. */
+  adviseAfter(revision: string, look: LookEntry, carburettor?: number): Answer<Advice> | UnknownLog;
   /** The cylinders of an engine side by side. */
   distribution(revision: string): Answer<Distribution> | UnknownLog;
   /** The advice after each tone that a plug in a zone could show. */

@@ -1,65 +1,23 @@
 /** Advice is a pure function of the log (and perhaps of an air that is still being typed). */
-import { densityAltitude, powerLeft } from "../air/air-worth.ts";
-import type { HumidAir } from "../air/humid-air.ts";
-import { buildModel, type Model } from "../carburettor/model.ts";
-import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import { beliefOver } from "../belief/cylinders.ts";
-import { heatRangeSays, type HeatRangeSays } from "../looks/heat-range.ts";
-import type { Evidence } from "../looks/registry.ts";
-import { SAYS_NOTHING } from "../looks/temperature.ts";
-import type { Belief } from "../belief/unknowns.ts";
-import { fold, type Present } from "../log/fold.ts";
-import type { PlugFinding } from "../log/parts.ts";
-import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
-import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
-import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";
-import { bestSetting } from "./card.ts";
-import { cardRows, type CardRow } from "./card-rows.ts";
-import { choices, screwWindow } from "./choices.ts";
-import { chanceRight, settingJudge, TOLERANCE, type CylinderBelief, type Judged } from "./judge-setting.ts";
-import { chanceAbove } from "./loss.ts";
-import { cylinderReports, outliersAmong } from "./departures.ts";
+import type { LookOutcome } from "../belief/update.ts";
+import { SURPRISING } from "../belief/update.ts";
 import type { LearntHeat } from "../belief/heat-slopes.ts";
+import type { ReplayOptions } from "../belief/replay.ts";
+import type { AirEntry, Entry, Setting } from "../log/schema.ts";
+import { airWorth, type AirWorth } from "./air-worth-today.ts";
+import { cardRows, type CardRow } from "./card-rows.ts";
+import { airOf, groupOf, judgeOf, openCase, type Case } from "./case.ts";
 import { leanings, type Leaning } from "./leanings.ts";
-import { type LookKind } from "./next-look.ts";
-import { nextStep, type NextStep } from "./next-step.ts";
-import { rulesInTheWay } from "./rules-in-the-way.ts";
-import { sift, type Sifted } from "../belief/replay.ts";
+import { marksOf, type Mark } from "./marks.ts";
+import { newestPlugs } from "./newest-plugs.ts";
+import { nextStep, wayBackOn, type NextStep } from "./next-step.ts";
+import { planStop } from "./plan.ts";
+import { questionOf } from "./question.ts";
+import { reachedZones } from "./reach.ts";
 import { stripCurve, type StripPoint } from "./strip-curve.ts";
 import { toBuy, type ToBuy } from "./to-buy.ts";
-import { SURPRISING, type LookOutcome } from "../belief/update.ts";
 import { warnings, type Warning } from "./warnings.ts";
-
-export interface ZoneAdvice {
-  readonly zone: Zone;
-  /** believed mixture error with the fitted setting: 0 on target, + lean */
-  readonly mean: number;
-  readonly sd: number;
-  readonly pLean: number;
-  readonly pRich: number;
-  readonly pRight: number;
-  /** chance of being past the lean limit */
-  readonly pPastLimit: number;
-  /** looks taken in this zone on this build */
-  readonly looks: number;
-}
-
-/** A look drawn on the strip: where it stands now, had it been taken with today's setting and air. */
-export interface Mark {
-  readonly lookId: string;
-  readonly zone: Zone;
-  readonly reads: number;
-}
-
-export interface AirWorth {
-  readonly air: HumidAir;
-  /** dry density over that of the baseline's day */
-  readonly relativeDryDensity: number;
-  readonly densityAltitudeM: number;
-  readonly powerLeft: number;
-  /** how the baseline setting would run in this air, by physics alone */
-  readonly shift: PerZone<number>;
-}
+import { zoneAdvice, type ZoneAdvice } from "./zone-advice.ts";
 
 export interface Advice {
   /** the carburettors (from 0) that this is for: all of them while they are alike and set alike */
@@ -84,182 +42,56 @@ export interface Advice {
   readonly buy: readonly ToBuy[];
 }
 
-/** Everything that does not change while an air is being typed. */
-export interface Case {
-  readonly present: Present;
-  readonly build: Build;
-  readonly sifted: Sifted;
-}
-
-/** The carburettors advised as one: their machine, what is fitted, what is believed of their cylinders. */
-interface Group {
-  readonly carburettors: readonly number[];
-  readonly groups: number;
-  readonly build: Build;
-  readonly model: Model;
-  readonly fitted: Setting;
-  /** of the mean of their cylinders */
-  readonly belief: Belief;
-  readonly cylinders: readonly CylinderBelief[];
-  /** looks at these cylinders, or at the engine as a whole */
-  readonly evidence: readonly Evidence[];
-}
-
-/** @throws {RangeError} if the log holds no build, or one that cannot be */
-export function openCase(entries: readonly Entry[]): Case {
-  const present = fold(entries);
-  const sifted = sift(present);
-  const { build } = present;
-  if (!build) throw new RangeError("log must hold a build, got none");
-  return { present, build, sifted };
-}
-
-function groupOf({ present, build: rig, sifted }: Case, carburettor: number): Group {
-  const all = adviceGroups(rig, present.settings);
-  const carburettors = all.find((members) => members.includes(carburettor)) ?? all[0] ?? [0];
-  const [first = 0] = carburettors;
-  const build = buildOfCarburettor(rig, first);
-  const cylinders = carburettors.flatMap((one) => cylindersFedBy(rig, one));
-  const elsewhere = new Set(
-    present.looks.flatMap(({ entry: { id, cylinder } }) =>
-      cylinder === undefined || cylinders.includes(cylinder) ? [] : [id],
-    ),
-  );
-  return {
-    carburettors,
-    groups: all.length,
-    build,
-    model: buildModel(rigFromBuild(build)),
-    fitted: present.settings[first] ?? build.baseline.setting,
-    belief: beliefOver(
-      sifted.joint,
-      cylinders.map((cylinder) => cylinder - 1),
-    ),
-    evidence: sifted.evidence.filter(
-      ({ lookId, likelihood }) => !elsewhere.has(lookId) && likelihood !== SAYS_NOTHING,
-    ),
-    cylinders:
-      cylinders.length < 2
-        ? []
-        : cylinders.map((cylinder) => ({ cylinder, belief: beliefOver(sifted.joint, [cylinder - 1]) })),
-  };
-}
-
-function zoneAdvice(now: Judged, evidence: readonly Evidence[]): ZoneAdvice[] {
-  return ZONES.map((zone) => {
-    const spread = now.zones[zone];
-    return {
-      zone,
-      ...spread,
-      pLean: chanceAbove(TOLERANCE, spread),
-      pRich: 1 - chanceAbove(-TOLERANCE, spread),
-      pRight: chanceRight(spread),
-      pPastLimit: chanceAbove(LEAN_LIMIT[zone], spread),
-      looks: evidence.filter((item) => item.zone === zone).length,
-    };
-  });
-}
-
-interface NewestPlug {
-  /** what it had on it besides its tone */
-  readonly findings: readonly PlugFinding[];
-  readonly heatRange: HeatRangeSays | undefined;
-}
-
-function newestPlug({ looks }: Present): NewestPlug {
-  const reading = looks.findLast(({ entry }) => entry.reading.type === "plug")?.entry.reading;
-  if (reading?.type !== "plug") return { findings: [], heatRange: undefined };
-  const { findings = [], tone, places } = reading;
-  return { findings, heatRange: heatRangeSays(tone, places?.strap) };
-}
-
-/** A tuner who has a λ meter has used it. */
-function lookKinds({ looks }: Present): LookKind[] {
-  return looks.some(({ entry }) => entry.reading.type === "lambda") ? ["plug", "lambda"] : ["plug"];
-}
-
 /**
- * @param draft - an air instead of the log's newest, e.g. one still being typed; it makes the card due
+ * @param draft - an air instead of the log's newest, e.g. one still being typed: the card follows it at once, the
+ *   next look is not worked out
  * @param carburettor - one (from 0) of those that the advice is wanted for
  * @returns the card, the next step and all that the strip draws
- * @throws {RangeError} if the fitted setting is impossible on this build
+ * @throws {RangeError} if there is no such air
  */
 export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
-  const { present, sifted } = open;
-  const { outcomes } = sifted;
-  const plug = newestPlug(present);
+  const { present, replayed } = open;
   const group = groupOf(open, carburettor);
-  const { carburettors, groups, build, model, belief, cylinders, evidence, fitted } = group;
+  const { carburettors, groups, build, fitted, frame, evidence } = group;
   const airEntry = draft ?? present.air;
-  const air = airEntry ? humidAirFromLog(airEntry) : model.rig.baseline.air;
-  const judge = settingJudge(model, belief, air, build.usage, cylinders);
-  const options = choices(build, fitted);
-  const window = screwWindow(build);
-  const card = bestSetting(judge, options, fitted);
+  const air = airOf(airEntry, frame);
+  const judge = judgeOf(open, group, air);
+  const question = questionOf(open, group, judge, air);
+  const plan = planStop(question);
+  const plugs = newestPlugs(present);
   const now = judge.judge(fitted);
-  const cardDue = present.cardDue || draft !== undefined || present.looks.length === 0;
-  const { openChange } = present;
-  const lines = judge.lines(fitted);
-  const baseline = judge.lines(build.baseline.setting);
+  const { outcomes } = replayed;
   return {
     carburettors,
     groups,
     fitted,
-    card: { setting: card.setting, rows: cardRows(judge, options, fitted, card, window), safe: card.safe },
+    card: {
+      setting: plan.card.setting,
+      rows: cardRows(judge, question.options, fitted, plan.card),
+      safe: plan.safe,
+    },
     next: nextStep({
-      judge,
-      options,
-      fitted,
-      card,
-      cardDue,
-      openChange,
-      lookKinds: lookKinds(present),
-      specks: plug.findings.includes("specks"),
+      ...question,
+      plan,
+      specks: plugs.findings.includes("specks"),
+      worse: wayBackOn(present.worse, carburettors[0] ?? 0),
+      reached: reachedZones(question, plan.card),
+      withLook: draft === undefined,
     }),
     zones: zoneAdvice(now, evidence),
-    strip: stripCurve(model, belief, air, fitted),
-    marks: evidence.map(({ lookId, zone, zoneShift, likelihood }) => ({
-      lookId,
-      zone,
-      reads: likelihood.reads - zoneShift + lines[zone].shift,
-    })),
-    air: {
-      air,
-      relativeDryDensity: air.dryDensityKgM3 / model.rig.baseline.air.dryDensityKgM3,
-      densityAltitudeM: densityAltitude(air.densityKgM3),
-      powerLeft: powerLeft(air),
-      shift: {
-        idle: baseline.idle.shift,
-        low: baseline.low.shift,
-        mid: baseline.mid.shift,
-        top: baseline.top.shift,
-      },
-    },
-    warnings: warnings({
-      judge,
-      carburettor: model.rig.carburettor,
-      options,
-      window,
-      now,
-      card,
-      air,
-      airEntry,
-      openChange,
-      converged: sifted.converged,
-      ruled: rulesInTheWay(judge, build, fitted, card),
-      overridden: present.overridden,
-      ...plug,
-      outliers: outliersAmong(cylinderReports(present, open.build, sifted.joint, airEntry)),
-    }),
+    strip: stripCurve(group, judge.beliefs.together, air),
+    marks: marksOf(group, judge),
+    air: airWorth(group, judge, air),
+    warnings: warnings({ open, group, question, plan, now, air, airEntry, ...plugs }),
     looks: outcomes,
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
-    leanings: leanings(build, air, card.setting),
-    heat: sifted.heat,
-    buy: toBuy(judge, build, options, card),
+    leanings: leanings(group, air, plan.card.setting),
+    heat: replayed.heat,
+    buy: toBuy(question, plan),
   };
 }
 
 /** @returns advice for a whole log in one go */
-export function advise(entries: readonly Entry[]): Advice {
-  return adviseOn(openCase(entries));
+export function advise(entries: readonly Entry[], options: ReplayOptions = {}, carburettor = 0): Advice {
+  return adviseOn(openCase(entries, options), undefined, carburettor);
 }

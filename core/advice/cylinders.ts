@@ -1,14 +1,10 @@
 /** Cylinders side by side: what is believed of each, who departs, and what each carburettor would want. */
-import { buildModel } from "../carburettor/model.ts";
-import { beliefOver } from "../belief/cylinders.ts";
 import type { Setting } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, cylindersFedBy } from "../rig/carburettors.ts";
-import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";
-import type { Case } from "./advise.ts";
-import { bestSetting } from "./card.ts";
-import { choices } from "./choices.ts";
+import { airOf, judgeOf, type Case, type Group } from "./case.ts";
 import { cylinderReports, outliersAmong, type CylinderReport, type Outlier } from "./departures.ts";
-import { settingJudge } from "./judge-setting.ts";
+import { planStop } from "./plan.ts";
+import { questionOf } from "./question.ts";
 
 /** What each carburettor would be given, were it jetted for its own cylinders. */
 export interface OwnJets {
@@ -25,25 +21,31 @@ export interface Distribution {
   readonly ownJets: readonly OwnJets[];
 }
 
-function ownJetsOf({ present, build, sifted }: Case, carburettor: number): OwnJets {
-  const one = buildOfCarburettor(build, carburettor);
-  const model = buildModel(rigFromBuild(one));
-  const air = present.air ? humidAirFromLog(present.air) : model.rig.baseline.air;
-  const fitted = present.settings[carburettor] ?? one.baseline.setting;
-  const feeds = cylindersFedBy(build, carburettor);
-  const belief = beliefOver(
-    sifted.joint,
-    feeds.map((cylinder) => cylinder - 1),
-  );
-  const judge = settingJudge(model, belief, air, one.usage);
-  const { setting } = bestSetting(judge, choices(one, fitted), fitted);
-  return { carburettor: carburettor + 1, feeds, fitted, setting };
+function ownJetsOf(open: Case, carburettor: number): OwnJets {
+  const { present, build: rig, replayed } = open;
+  const frame = replayed.frames[carburettor];
+  if (!frame) throw new RangeError(`carburettor must be one of this rig's, got ${carburettor}`);
+  const build = buildOfCarburettor(rig, carburettor);
+  const fitted = present.settings[carburettor] ?? build.baseline.setting;
+  const feeds = cylindersFedBy(rig, carburettor);
+  const alone: Group = {
+    carburettors: [carburettor],
+    groups: carburettorCount(rig),
+    build,
+    frame,
+    fitted,
+    cylinders: feeds,
+    evidence: replayed.evidence,
+  };
+  const air = airOf(present.air, frame);
+  const { card } = planStop(questionOf(open, alone, judgeOf(open, alone, air), air));
+  return { carburettor: carburettor + 1, feeds, fitted, setting: card.setting };
 }
 
 /** @returns the cylinders of an engine that has several; empty for one */
 export function distribution(open: Case): Distribution {
-  const { present, build, sifted } = open;
-  const cylinders = cylinderReports(present, build, sifted.joint);
+  const { present, build, replayed } = open;
+  const cylinders = cylinderReports(present, build, replayed);
   if (cylinders.length === 0) return { cylinders, outliers: [], ownJets: [] };
   return {
     cylinders,

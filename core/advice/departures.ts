@@ -1,13 +1,15 @@
 /** How far each cylinder departs from its neighbours, and which one by more than the same jets explain. */
 import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import { buildModel } from "../carburettor/model.ts";
-import { beliefOver, departureLine } from "../belief/cylinders.ts";
-import { zoneMixture, type MixturePoint } from "../belief/mixture.ts";
-import type { Belief } from "../belief/unknowns.ts";
+import { beliefOver, departureLine } from "../belief/layout.ts";
+import { zoneMixture } from "../belief/mixture.ts";
+import type { Replayed } from "../belief/replay.ts";
+import type { MixturePoint } from "../looks/line.ts";
 import type { Present } from "../log/fold.ts";
+import { zonesOf } from "../log/readings/reading.ts";
 import type { AirEntry, Build } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, carburettorOf } from "../rig/carburettors.ts";
-import { humidAirFromLog, rigFromBuild, settingFromLog } from "../rig/from-build.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+import { airOf } from "./case.ts";
 import { CONTENT, spreadOf, TOLERANCE } from "./judge-setting.ts";
 import { chanceAbove, type Spread } from "./loss.ts";
 
@@ -37,29 +39,33 @@ export interface Outlier {
 const outside = ({ mean, sd }: Spread): number => chanceAbove(TOLERANCE, { mean: Math.abs(mean), sd });
 
 /** What every carburettor feeds as it is set, in an air. */
-function pointsOf(present: Present, build: Build, air: AirEntry | undefined): PerZone<MixturePoint>[] {
-  return Array.from({ length: carburettorCount(build) }, (_, i) => {
+function pointsOf(
+  present: Present,
+  build: Build,
+  { frames }: Replayed,
+  air: AirEntry | undefined,
+): PerZone<MixturePoint>[] {
+  return frames.slice(0, carburettorCount(build)).map((frame, i) => {
     const one = buildOfCarburettor(build, i);
-    const model = buildModel(rigFromBuild(one));
     const setting = present.settings[i] ?? one.baseline.setting;
-    return zoneMixture(model, air ? humidAirFromLog(air) : model.rig.baseline.air)(settingFromLog(setting));
+    return zoneMixture(frame, one, airOf(air, frame))(settingFromLog(setting));
   });
 }
 
 /**
- * @param joint - belief of all cylinders, one after the other
  * @param air - in which they are compared; none: the baseline's
  * @returns every cylinder of an engine with several; empty for one
  */
 export function cylinderReports(
   present: Present,
   build: Build,
-  joint: Belief,
+  replayed: Replayed,
   air: AirEntry | undefined = present.air,
 ): CylinderReport[] {
   const count = build.engine.cylinders;
   if (count < 2) return [];
-  const fed = pointsOf(present, build, air);
+  const { joint, layout } = replayed;
+  const fed = pointsOf(present, build, replayed, air);
   const indices = Array.from({ length: count }, (_, i) => i);
   const lineOf = (cylinder: number, zone: Zone): MixturePoint => {
     const points = fed[carburettorOf(build, cylinder)];
@@ -67,13 +73,14 @@ export function cylinderReports(
     return points[zone];
   };
   const looksAt = (cylinder: number, zone: Zone) =>
-    present.looks.filter(({ entry }) => entry.cylinder === cylinder + 1 && entry.reading.zone === zone)
-      .length;
+    present.looks.filter(
+      ({ entry }) => entry.cylinder === cylinder + 1 && zonesOf(entry.reading).includes(zone),
+    ).length;
   const zoneOf = (cylinder: number, zone: Zone): CylinderZone => {
     const lines = indices.map((c) => lineOf(c, zone));
     return {
       ...spreadOf(beliefOver(joint, [cylinder]), lineOf(cylinder, zone)),
-      departure: spreadOf(joint, departureLine(lines, cylinder)),
+      departure: spreadOf(joint, departureLine(lines, cylinder, layout)),
       looks: looksAt(cylinder, zone),
     };
   };

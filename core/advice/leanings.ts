@@ -1,11 +1,13 @@
 /** Which of the values that nobody has measured the card leans on most. */
 import type { HumidAir } from "../air/humid-air.ts";
-import { buildModel } from "../carburettor/model.ts";
 import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import { zoneMixture, type MixturePoint } from "../belief/mixture.ts";
+import { frameOf } from "../belief/frame.ts";
+import { zoneMixture } from "../belief/mixture.ts";
+import type { MixturePoint } from "../looks/line.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { withDoubt } from "../rig/assumed.ts";
-import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";
+import { settingFromLog } from "../rig/from-build.ts";
+import type { Group } from "./case.ts";
 
 export interface Leaning {
   /** the field, e.g. `carburettor.needleJetMm` */
@@ -21,14 +23,15 @@ const LEAST_EFFECT = 0.005;
 const MOST_NAMED = 3;
 
 function linesWith(build: Build, air: HumidAir, setting: Setting): PerZone<MixturePoint> {
-  return zoneMixture(buildModel(rigFromBuild(build)), air)(settingFromLog(setting));
+  // Measured otherwise it would always have been so: the reference moves with it.
+  return zoneMixture(frameOf(build), build, air)(settingFromLog(setting));
 }
 
 /**
  * @param setting - of the card
  * @returns the assumed fields that would move it most, the strongest first
  */
-export function leanings(build: Build, air: HumidAir, setting: Setting): Leaning[] {
+export function leanings({ build }: Group, air: HumidAir, setting: Setting): Leaning[] {
   const { assumed } = build;
   if (!assumed || assumed.length === 0) return [];
   const now = linesWith(build, air, setting);

@@ -1,74 +1,149 @@
-/** Which zone to look at next, by what the look is expected to save: loss per minute of work. */
-import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
-import { ZONES, type Zone } from "../carburettor/zones.ts";
+/**
+ * Which look comes next: of every kind that this tuner has, in every zone and at every cylinder, the one that is
+ * expected to save most loss per minute, with the plan made again after each of three things it could show.
+ */
+import type { Zone } from "../carburettor/zones.ts";
+import { placeOfInstrument, lineOver, type Layout } from "../belief/layout.ts";
 import type { Belief } from "../belief/unknowns.ts";
-import { SENSOR_SD } from "../looks/registry.ts";
-import { READER_SD } from "../looks/plug.ts";
-import type { Setting } from "../log/schema.ts";
-import { oneChangeAway, type Choices } from "./choices.ts";
-import type { SettingJudge } from "./judge-setting.ts";
+import { OFFSET_SD } from "../looks/instruments.ts";
+import type { LookHow } from "../looks/look-kind.ts";
+import { NEXT_LOOKS } from "../looks/registry.ts";
+import type { LookMeans } from "../log/schools.ts";
+import type { Reading, Setting } from "../log/schema.ts";
+import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
+import { beliefsOf, type ReachedZone } from "./judge-setting.ts";
+import { leastLoss, ORDER, type PlanQuestion } from "./plan.ts";
 
-export type LookKind = "plug" | "lambda";
-
-export interface LookWorth {
-  readonly zone: Zone;
-  readonly how: LookKind;
+export interface NextLook {
+  readonly how: LookHow;
+  /** none for a report of a whole ride */
+  readonly zone?: Zone;
+  /** of an engine with several */
+  readonly cylinder?: number;
+  /** two that are run against each other */
+  readonly settings?: readonly [Setting, Setting];
   readonly minutes: number;
-  /** expected fall of the least loss within one change */
+  /** expected fall of the least loss within one stop */
   readonly gain: number;
 }
 
-/** A tone names a band about 6 % wide; as a measurement its own width counts on top of the eye's error. */
-const TONE_BAND_SD = 0.06 / Math.sqrt(12);
-const LOOK_SD: Readonly<Record<LookKind, number>> = {
-  plug: Math.hypot(READER_SD.clean, TONE_BAND_SD),
-  lambda: SENSOR_SD.inside,
-};
-/** A part-throttle plug needs minutes to colour; a full-throttle pull and its cut are short. */
-const MINUTES: Readonly<Record<LookKind, Readonly<Record<Zone, number>>>> = {
-  plug: { idle: 8, low: 10, mid: 10, top: 8 },
-  lambda: { idle: 3, low: 4, mid: 4, top: 4 },
-};
+export interface LookQuestion extends PlanQuestion {
+  readonly joint: Belief;
+  readonly layout: Layout;
+  /** counted from 1 */
+  readonly cylinders: readonly number[];
+  readonly means: readonly LookMeans[];
+  readonly seen: readonly Reading[];
+}
+
+/** Loss that a minute must save. */
+export const WORTH_A_MINUTE = 0.006;
+/** So many are worked out to the end; the others take away less doubt per minute. */
+const SHORTLIST = 5;
 // Three-point Gauss-Hermite over what the look may show: exact for parabolas, enough to rank looks.
 const OUTCOMES = [
   { at: -Math.sqrt(3), weight: 1 / 6 },
   { at: 0, weight: 2 / 3 },
   { at: Math.sqrt(3), weight: 1 / 6 },
 ] as const;
+/** The zones of one ride overlap: together they say a little less than each by itself. */
+const WHOLE_RIDE_SHARE = 0.8;
+/** Where two looks are worth about the same the school's order decides. */
+const ORDER_FAVOUR = [1.1, 1, 0.9] as const;
 
-function worthOf(
-  judge: SettingJudge,
-  reachable: readonly Setting[],
-  fitted: Setting,
-  zone: Zone,
-  how: LookKind,
-): LookWorth {
-  const { belief } = judge;
-  const { row } = judge.lines(fitted)[zone];
-  const gain = times(belief.covariance, row);
-  const total = dot(row, gain) + LOOK_SD[how] ** 2;
-  const covariance = lessOuter(belief.covariance, gain, 1 / total);
-  const least = (believed: Belief) =>
-    Math.min(...reachable.map((setting) => judge.judgeWith(believed, setting).loss));
-  const after = OUTCOMES.reduce((sum, { at, weight }) => {
-    const mean = addScaled(belief.mean, gain, at / Math.sqrt(total));
-    return sum + weight * least({ mean, covariance });
-  }, 0);
-  return { zone, how, minutes: MINUTES[how][zone], gain: Math.max(0, least(belief) - after) };
+interface Candidate {
+  readonly look: Omit<NextLook, "gain">;
+  /** of the one zone that is worked out */
+  readonly zone: Zone;
+  readonly gain: Float64Array;
+  /** variance of what it would read */
+  readonly total: number;
+  /** fall of variance along its line, per minute */
+  readonly takesAway: number;
+  readonly wholeRide: boolean;
 }
 
-/**
- * @param kinds - the ways this tuner has of looking
- * @returns all looks, the one most worth its minutes first
- */
-export function looksByWorth(
-  judge: SettingJudge,
-  options: Choices,
-  fitted: Setting,
-  kinds: readonly LookKind[],
-): LookWorth[] {
-  const reachable = [fitted, ...oneChangeAway(options, fitted).map(({ setting }) => setting)];
-  return kinds
-    .flatMap((how) => ZONES.map((zone) => worthOf(judge, reachable, fitted, zone, how)))
-    .sort((a, b) => b.gain / b.minutes - a.gain / a.minutes);
+function candidates(question: LookQuestion): Candidate[] {
+  const { judge, joint, layout, cylinders, fitted, build, options, means, seen } = question;
+  const at = judge.lines(fitted);
+  const pair = (): readonly [Setting, Setting] | undefined => {
+    const richer = options.main.find((main) => main > fitted.main);
+    return richer === undefined ? undefined : [fitted, { ...fitted, main: richer }];
+  };
+  return NEXT_LOOKS.filter(({ means: by }) => means.includes(by)).flatMap((kind) =>
+    kind.zones(build).flatMap((zone): Candidate[] => {
+      const named = cylinders.length > 1 && !kind.wholeRide && !kind.pair ? cylinders : [undefined];
+      const settings = kind.pair ? pair() : undefined;
+      if (kind.pair && !settings) return [];
+      return named.map((cylinder): Candidate => {
+        const speaksOf = cylinder === undefined ? cylinders : [cylinder];
+        const place = kind.instrument && placeOfInstrument(layout, { kind: kind.instrument });
+        const { row } = lineOver(new Map(speaksOf.map((c) => [c - 1, at[zone]])), layout, place);
+        const gain = times(joint.covariance, row);
+        const along = dot(row, gain);
+        const unknownError = kind.instrument && place === undefined ? OFFSET_SD[kind.instrument] : 0;
+        const total = along + kind.sd(zone, build, seen) ** 2 + unknownError ** 2;
+        const minutes = kind.minutes(zone);
+        return {
+          look: {
+            how: kind.how,
+            ...(!kind.wholeRide && { zone }),
+            ...(cylinder !== undefined && { cylinder }),
+            ...(settings && { settings }),
+            minutes,
+          },
+          zone,
+          gain,
+          total,
+          takesAway: (judge.weights[zone] * along * along) / total / minutes,
+          wholeRide: kind.wholeRide ?? false,
+        };
+      });
+    }),
+  );
+}
+
+function worthOf(question: LookQuestion, { gain, total }: Candidate, now: number): number {
+  const { joint, cylinders, judge } = question;
+  const covariance = lessOuter(joint.covariance, gain, 1 / total);
+  const after = OUTCOMES.reduce((sum, { at, weight }) => {
+    const mean = addScaled(joint.mean, gain, at / Math.sqrt(total));
+    const beliefs = beliefsOf({ mean, covariance }, cylinders);
+    return sum + weight * leastLoss({ ...question, judge: judge.believing(beliefs) });
+  }, 0);
+  return Math.max(0, now - after);
+}
+
+/** Best first, however many zones a ride speaks of. */
+function shortlist(all: readonly Candidate[]): Candidate[] {
+  const ordered = [...all].sort((a, b) => b.takesAway - a.takesAway);
+  const rides = ordered.filter(({ wholeRide }) => wholeRide);
+  return [...ordered.filter(({ wholeRide }) => !wholeRide).slice(0, SHORTLIST), ...rides];
+}
+
+function favour({ order }: LookQuestion, zone: Zone): number {
+  const place = ORDER[order].indexOf(zone === "low" ? "idle" : (zone as ReachedZone));
+  return ORDER_FAVOUR[place] ?? 1;
+}
+
+/** @returns the look most worth its minutes, or nothing when this tuner has no way of looking */
+export function nextLook(question: LookQuestion): NextLook | undefined {
+  const now = leastLoss(question);
+  const worths = shortlist(candidates(question)).map((candidate) => ({
+    candidate,
+    gain: worthOf(question, candidate, now),
+  }));
+  const rides = worths.filter(({ candidate }) => candidate.wholeRide);
+  const looks = worths
+    .filter(({ candidate }) => !candidate.wholeRide)
+    .map(({ candidate, gain }) => ({ ...candidate.look, gain, rank: gain * favour(question, candidate.zone) }));
+  const ride = rides[0]?.candidate.look;
+  if (ride) {
+    const gain = WHOLE_RIDE_SHARE * rides.reduce((sum, one) => sum + one.gain, 0);
+    looks.push({ ...ride, gain, rank: gain });
+  }
+  const best = looks.sort((a, b) => b.rank / b.minutes - a.rank / a.minutes)[0];
+  if (!best) return undefined;
+  const { rank: _, ...look } = best;
+  return look;
 }

@@ -1,8 +1,10 @@
 /** What would change the advice: the next step after each tone that a plug in one zone could show. */
+import type { ReplayOptions } from "../belief/replay.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import { TONES, type Tone } from "../log/parts.ts";
 import type { Entry } from "../log/schema.ts";
-import { adviseOn, openCase, type Advice, type Case } from "./advise.ts";
+import { adviseOn, type Advice } from "./advise.ts";
+import { openCase, type Case } from "./case.ts";
 
 export interface Outlook {
   readonly tone: Tone;
@@ -14,12 +16,12 @@ export interface Outlook {
  * @returns the advice after each of the seven tones, leanest first
  * @throws {RangeError} as {@link openCase}
  */
-export function outlook({ present }: Case, zone: Zone): Outlook[] {
+export function outlook({ present }: Case, zone: Zone, options: ReplayOptions = {}): Outlook[] {
   const entries = present.lines.map(({ entry }) => entry);
-  const at = entries.at(-1)?.at ?? "2026-01-01T00:00:00Z";
+  const at = present.newest ?? "2026-01-01T00:00:00Z";
   return TONES.map((tone) => {
     const reading = { type: "plug", zone, tone, cut: "clean", colderSteps: 0 } as const;
     const look: Entry = { id: "look:outlook", at, kind: "look", reading };
-    return { tone, advice: adviseOn(openCase([...entries, look])) };
+    return { tone, advice: adviseOn(openCase([...entries, look], options)) };
   });
 }

@@ -1,10 +1,10 @@
 /** The mixture along the whole throttle, with its doubt and who feeds: what the strip draws. */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Authority, Model } from "../carburettor/model.ts";
+import type { Authority } from "../carburettor/model.ts";
 import { PROBES, rulerPosition, throttleAtRuler, ZONES } from "../carburettor/zones.ts";
 import { mixtureMap } from "../belief/mixture.ts";
 import type { Belief, ZoneShares } from "../belief/unknowns.ts";
-import type { Setting } from "../log/schema.ts";
+import type { Group } from "./case.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import { spreadOf } from "./judge-setting.ts";
 import type { Spread } from "./loss.ts";
@@ -35,12 +35,12 @@ const OPENINGS = Array.from({ length: POINTS }, (_, i) => {
   return { position, throttle: throttleAtRuler(position), shares: residualShares(position) };
 });
 
-/** @returns 61 points from shut to open, evenly spaced on the ruler */
-export function stripCurve(model: Model, belief: Belief, air: HumidAir, setting: Setting): StripPoint[] {
-  const map = mixtureMap(model, air, OPENINGS);
-  const fitted = settingFromLog(setting);
+/** @returns 61 points from shut to open, evenly spaced on the ruler, with what is fitted */
+export function stripCurve({ frame, build, fitted }: Group, belief: Belief, air: HumidAir): StripPoint[] {
+  const map = mixtureMap(frame, build, air, OPENINGS);
+  const setting = settingFromLog(fitted);
   return OPENINGS.map(({ position, throttle }, i) => {
-    const point = map.at(fitted, i);
+    const point = map.at(setting, i);
     return { position, throttle, authority: point.authority, ...spreadOf(belief, point) };
   });
 }

@@ -1,31 +1,42 @@
 /** What a tuner must be told besides the advice: danger, stops at the end of a part's travel, doubtful air. */
 import { looksLikeSeaLevel } from "../air/barometer.ts";
 import type { HumidAir } from "../air/humid-air.ts";
-import { LEAN_LIMIT, ZONES, type Zone } from "../carburettor/zones.ts";
-import type { Carburettor } from "../carburettor/carburettor.ts";
-import { correctedJetNumber } from "../carburettor/jet.ts";
-import type { HeatRangeSays } from "../looks/heat-range.ts";
-import type { OpenChange, Present } from "../log/fold.ts";
+import { LEAN_LIMIT, type Zone } from "../carburettor/zones.ts";
+import { correctedJetNumber, type JetNumbering } from "../carburettor/jet.ts";
 import type { Part, PlugFinding } from "../log/parts.ts";
 import type { AirEntry } from "../log/schema.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
-import type { BestSetting } from "./card.ts";
-import type { Choices, ScrewWindow } from "./choices.ts";
-import type { Outlier } from "./departures.ts";
-import { chanceRight, CONTENT, MOST_LEAN_RISK, type Judged, type SettingJudge } from "./judge-setting.ts";
+import { numberingFromLog } from "../rig/from-build.ts";
+import type { HeatRangeSays } from "../looks/heat-range.ts";
+import type { Case, Group } from "./case.ts";
+import { lockedParts, screwWindow } from "./choices.ts";
+import { cylinderReports, outliersAmong, type Outlier } from "./departures.ts";
+import { sizeBeyond } from "./jet-steps.ts";
+import { chanceRight, CONTENT, REACHED_ZONES, spreadOf, type Judged, type ReachedZone } from "./judge-setting.ts";
+import type { NewestPlugs } from "./newest-plugs.ts";
+import type { Plan } from "./plan.ts";
+import type { LookQuestion } from "./next-look.ts";
+import { HOPELESS } from "./reach.ts";
+import { rulesInTheWay } from "./rules-in-the-way.ts";
 
 export type Warning =
   /** of the engine, or of the leanest of its cylinders */
   | { readonly code: "leanRisk"; readonly chance: number; readonly cylinder?: number }
   | { readonly code: "noneRichEnough"; readonly wantedMain: number }
-  | { readonly code: "inseparable"; readonly parts: readonly Part[] }
+  /** the screw is at the end of its window and the pilot jets of the box do not do it either */
   | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
   | { readonly code: "clipAtEnd"; readonly clip: number; readonly wants: "richer" | "leaner" }
+  /** the box ends, and the top wants to go on in that direction */
   | { readonly code: "mainAtStop"; readonly main: number; readonly wantedMain: number }
   /** one cylinder departs by more than the same jets explain: its cause comes before any jet */
   | ({ readonly code: "cylinderDiffers" } & Outlier)
-  /** nothing in the box brings this zone right: another needle, slide or needle jet would */
-  | { readonly code: "outOfReach"; readonly zone: Zone; readonly mean: number }
+  /** nothing in the box brings this zone right: another part would, of what rules there most */
+  | {
+      readonly code: "outOfReach";
+      readonly zone: Zone;
+      readonly mean: number;
+      readonly ruledBy: "pilot" | "needle" | "main";
+    }
   /** a class rule keeps these parts from being changed, and that costs something */
   | { readonly code: "ruleInTheWay"; readonly parts: readonly Part[] }
   /** jetted on although these checks of the walk-round say stop */
@@ -44,89 +55,84 @@ const SAFE_SDS = 1.645;
 /** Errors smaller than this do not make a stop worth a word. */
 const WORTH_A_WORD = 0.02;
 
-/** A zone less likely right than this, on the best card there is, is out of reach of the box. */
-const HOPELESS = 0.2;
-
-/** The zone that a part at its stop leaves wrong: no need to say it twice. */
-const STOP_ZONE: Readonly<Partial<Record<Warning["code"], Zone>>> = {
-  screwAtStop: "idle",
-  clipAtEnd: "mid",
-  mainAtStop: "top",
-};
-
-interface Known {
-  readonly judge: SettingJudge;
-  readonly carburettor: Carburettor;
-  readonly options: Choices;
-  readonly window: ScrewWindow;
+interface Known extends NewestPlugs {
+  readonly open: Case;
+  readonly group: Group;
+  readonly question: LookQuestion;
+  readonly plan: Plan;
   readonly now: Judged;
-  readonly card: BestSetting;
   readonly air: HumidAir;
   readonly airEntry: AirEntry | undefined;
-  readonly openChange: OpenChange | undefined;
-  readonly converged: boolean;
-  readonly ruled: readonly Part[];
-  readonly overridden: Present["overridden"];
-  readonly outliers: readonly Outlier[];
-  readonly findings: readonly PlugFinding[];
-  readonly heatRange: HeatRangeSays | undefined;
 }
 
-function wantedJet(
-  number: number,
-  error: number,
-  authority: number,
-  by: Carburettor["mainNumbering"],
-): number {
-  return Math.round(correctedJetNumber(number, Math.exp(error / Math.max(authority, 0.05)), by) * 10) / 10;
-}
+const wantedJet = (number: number, error: number, authority: number, by: JetNumbering): number =>
+  correctedJetNumber(number, Math.exp(error / Math.max(authority, 0.05)), by);
 
-/** Parts at the end of their travel on the card, where their zone is still off. */
-function stops({ judge, carburettor, options, window, card }: Known): Warning[] {
-  const { setting, zones } = card;
+/** The parts of each zone at the end of their travel on the card, while the zone wants to go on that way. */
+function stops({ question, plan, group }: Known): Warning[] {
+  const { judge, options, build } = question;
+  const { setting, zones } = plan.card;
+  const locked = lockedParts(build);
   const lines = judge.lines(setting);
-  const off = (zone: "idle" | "mid" | "top") =>
-    chanceRight(zones[zone]) < CONTENT && Math.abs(zones[zone].mean) > WORTH_A_WORD;
+  const { carburettor } = build;
+  const wants = (zone: ReachedZone): "richer" | "leaner" | undefined => {
+    const { mean } = zones[zone];
+    if (chanceRight(zones[zone]) >= CONTENT || Math.abs(mean) <= WORTH_A_WORD) return undefined;
+    return mean > 0 ? "richer" : "leaner";
+  };
   const found: Warning[] = [];
-  if (off("idle") && (setting.screwTurns <= window.from || setting.screwTurns >= window.to)) {
-    const wantedPilot = wantedJet(
-      setting.pilot,
-      zones.idle.mean,
-      lines.idle.authority.pilot,
-      carburettor.pilotNumbering,
-    );
-    found.push({ code: "screwAtStop", turns: setting.screwTurns, wantedPilot });
+  const window = screwWindow(group.build);
+  const idle = wants("idle");
+  const outIsRicher = carburettor.screw === "fuel";
+  const screwEnd = idle && (idle === "richer") === outIsRicher ? window.to : window.from;
+  const screwEnds = idle && (idle === "richer") === outIsRicher ? setting.screwTurns >= screwEnd : setting.screwTurns <= screwEnd;
+  const pilotEnd = idle === "richer" ? options.pilot.at(-1) : options.pilot[0];
+  if (idle && screwEnds && setting.pilot === pilotEnd && !locked.includes("pilot")) {
+    const by = numberingFromLog(carburettor.pilotNumbering);
+    const wanted = wantedJet(setting.pilot, zones.idle.mean, lines.idle.authority.pilot, by);
+    found.push({ code: "screwAtStop", turns: setting.screwTurns, wantedPilot: sizeBeyond(options.pilot, wanted) });
   }
-  if (off("mid") && (setting.clip === 1 || setting.clip === carburettor.needle.grooves))
-    found.push({ code: "clipAtEnd", clip: setting.clip, wants: zones.mid.mean > 0 ? "richer" : "leaner" });
-  if (off("top") && (setting.main === options.main[0] || setting.main === options.main.at(-1))) {
-    const wantedMain = wantedJet(
-      setting.main,
-      zones.top.mean,
-      lines.top.authority.main,
-      carburettor.mainNumbering,
-    );
-    found.push({ code: "mainAtStop", main: setting.main, wantedMain });
+  const mid = wants("mid");
+  const clipEnd = mid === "richer" ? options.clip.at(-1) : options.clip[0];
+  if (mid && setting.clip === clipEnd && !locked.includes("clip"))
+    found.push({ code: "clipAtEnd", clip: setting.clip, wants: mid });
+  const top = wants("top");
+  const mainEnd = top === "richer" ? options.main.at(-1) : options.main[0];
+  if (top && plan.safe && setting.main === mainEnd && !locked.includes("main")) {
+    const by = numberingFromLog(carburettor.mainNumbering);
+    const wanted = wantedJet(setting.main, zones.top.mean, lines.top.authority.main, by);
+    found.push({ code: "mainAtStop", main: setting.main, wantedMain: sizeBeyond(options.main, wanted) });
   }
-  const atStop = new Set(found.map((warning) => STOP_ZONE[warning.code]));
-  for (const zone of ZONES)
-    if (chanceRight(zones[zone]) < HOPELESS && !atStop.has(zone))
-      found.push({ code: "outOfReach", zone, mean: zones[zone].mean });
+  const named = { screwAtStop: "idle", clipAtEnd: "mid", mainAtStop: "top" } as const;
+  const atStop = new Set(found.map(({ code }) => named[code as keyof typeof named]));
+  for (const zone of [...REACHED_ZONES, "low" as const])
+    if (chanceRight(zones[zone]) < HOPELESS && !atStop.has(zone as ReachedZone)) {
+      const { pilot, needle, main } = lines[zone].authority;
+      const most = Math.max(pilot, needle, main);
+      const ruledBy = most === pilot ? "pilot" : most === needle ? "needle" : "main";
+      found.push({ code: "outOfReach", zone, mean: zones[zone].mean, ruledBy });
+    }
   return found;
 }
 
-function danger({ judge, carburettor, now, card }: Known): Warning[] {
+/** The danger is that of the leanest cylinder, and so is the jet that would end it. */
+function danger({ question, plan, now, group }: Known): Warning[] {
+  const { judge, isSafe, options, build } = question;
   const found: Warning[] = [];
-  if (now.leanRisk > MOST_LEAN_RISK) {
+  if (!isSafe(now)) {
     const { leanRisk: chance, leanest: cylinder } = now;
     found.push({ code: "leanRisk", chance, ...(cylinder !== undefined && { cylinder }) });
   }
-  if (!card.safe) {
-    const { top } = card.zones;
-    const over = top.mean + SAFE_SDS * top.sd - LEAN_LIMIT.top;
-    const { authority } = judge.lines(card.setting).top;
-    const wantedMain = wantedJet(card.setting.main, over, authority.main, carburettor.mainNumbering);
-    found.push({ code: "noneRichEnough", wantedMain });
+  if (!plan.safe) {
+    const richest = { ...group.fitted, main: options.main.at(-1) ?? group.fitted.main };
+    const at = judge.judge(richest);
+    const belief = judge.beliefs.each.find(({ cylinder }) => cylinder === at.leanest)?.belief;
+    const top = belief ? spreadOf(belief, judge.lines(richest).top) : at.zones.top;
+    const over = Math.max(0, top.mean + SAFE_SDS * top.sd - LEAN_LIMIT.top);
+    const by = numberingFromLog(build.carburettor.mainNumbering);
+    const { authority } = judge.lines(richest).top;
+    const wanted = wantedJet(richest.main, over, authority.main, by);
+    found.push({ code: "noneRichEnough", wantedMain: sizeBeyond(options.main, wanted) });
   }
   return found;
 }
@@ -147,21 +153,21 @@ function aboutAir({ air, airEntry }: Known): Warning[] {
 
 /** @returns what to say, the gravest first */
 export function warnings(known: Known): Warning[] {
-  const { openChange, converged, ruled, overridden, outliers, findings, heatRange } = known;
+  const { open, question, plan, findings, heatRange, airEntry } = known;
+  const { present, build, replayed } = open;
+  const ruled = rulesInTheWay(question, plan);
+  const outliers = outliersAmong(cylinderReports(present, build, replayed, airEntry));
   return [
     ...danger(known),
-    ...(overridden ? [{ code: "walkRound" as const, ...overridden }] : []),
+    ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")
       .map((finding) => ({ code: "plugFinding" as const, finding })),
     ...(heatRange ? [{ code: "plugHeatRange" as const, says: heatRange }] : []),
     ...outliers.map((outlier) => ({ code: "cylinderDiffers" as const, ...outlier })),
-    ...(openChange && openChange.parts.length > 1
-      ? [{ code: "inseparable" as const, parts: openChange.parts }]
-      : []),
     ...(ruled.length > 0 ? [{ code: "ruleInTheWay" as const, parts: ruled }] : []),
     ...stops(known),
     ...aboutAir(known),
-    ...(converged ? [] : [{ code: "unsettled" as const }]),
+    ...(replayed.converged ? [] : [{ code: "unsettled" as const }]),
   ];
 }

@@ -6,7 +6,7 @@ import type { Present, SeenLook } from "../log/fold.ts";
 import type { HeatSensor } from "../log/parts.ts";
 import { carburettorOf } from "../rig/carburettors.ts";
 import { settingFromLog } from "../rig/from-build.ts";
-import { buildOf, type Mixtures } from "./look-mixtures.ts";
+import { buildAt, type Mixtures } from "./look-mixtures.ts";
 
 /** How many kelvin a mixture is worth at one probe of this engine. */
 export interface LearntHeat extends HeatSlope {
@@ -22,15 +22,15 @@ interface Series {
 }
 
 /** @returns by the name of their series, those that two settings have taught */
-export function heatSlopes({ looks, builds }: Present, mixtureOf: Mixtures): Map<string, LearntHeat> {
+export function heatSlopes({ looks, knownBuilds }: Present, mixtureOf: Mixtures): Map<string, LearntHeat> {
   const series = new Map<string, Series>();
   for (const look of looks) {
     const { reading, cylinder } = look.entry;
     if (reading.type !== "temperature") continue;
-    const build = buildOf(builds, look);
+    const build = buildAt(knownBuilds, look.build);
     const carburettor = cylinder === undefined ? 0 : carburettorOf(build, cylinder - 1);
     const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
-    const { shift } = mixtureOf(look, build, carburettor)(setting)[reading.zone];
+    const { shift } = mixtureOf(look.build, carburettor, look.air)(setting)[reading.zone];
     const name = heatSeries(reading, build, cylinder);
     const points = [...(series.get(name)?.points ?? []), { shift, temperatureK: heatOf(reading) }];
     series.set(name, { reading, points });

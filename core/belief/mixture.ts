@@ -1,58 +1,94 @@
-/**
- * The mixture error as the unknowns see it: `e = shift + row · unknowns`, 0 on target, + lean.
- * Everything about a setting in an air that evidence and advice need, prepared once.
- */
+/** The mixture of any setting in one air, as the unknowns see it, prepared once and then asked as often as wanted. */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Setting } from "../carburettor/carburettor.ts";
-import { prepareShift, shiftAt, type ShiftPoint } from "../carburettor/mixture-shift.ts";
-import type { Authority, Model } from "../carburettor/model.ts";
-import { PROBES, ZONES, type PerZone } from "../carburettor/zones.ts";
-import { unknownsRow, type ZoneShares } from "./unknowns.ts";
+import { checkSetting, type Setting } from "../carburettor/carburettor.ts";
+import type { MainPath } from "../carburettor/fuel-paths.ts";
+import { feedOf, mainFeedAt, pilotFeedAt, pointAt, type Model, type Point } from "../carburettor/model.ts";
+import { PROBES, ZONES } from "../carburettor/zones.ts";
+import type { MixturePoint, ZoneMixture } from "../looks/line.ts";
+import type { Build } from "../log/schema.ts";
+import { lnLambda, lnTarget, modelIn, type Frame } from "./frame.ts";
+import { unknownsRow, type StepShifts, type ZoneShares } from "./unknowns.ts";
 
-/** One linear view of the unknowns. */
-export interface Line {
-  readonly shift: number;
-  readonly row: readonly number[];
-}
-
-export interface MixturePoint extends Line {
-  readonly authority: Authority;
+/** An opening of the throttle, and how much of each zone's residual counts there. */
+export interface Opening {
+  readonly throttle: number;
+  readonly shares: ZoneShares;
 }
 
 /** An air in which settings can be asked about, at openings prepared beforehand. */
 export interface MixtureMap {
-  readonly lnDryDensityRatio: number;
   readonly at: (setting: Setting, index: number) => MixturePoint;
 }
 
-/** @param openings - throttle and how much of each zone's residual counts there */
-export function mixtureMap(
-  model: Model,
-  air: HumidAir,
-  openings: readonly { throttle: number; shares: ZoneShares }[],
-): MixtureMap {
-  const lnDryDensityRatio = Math.log(air.dryDensityKgM3 / model.rig.baseline.air.dryDensityKgM3);
-  const points: ShiftPoint[] = prepareShift(
-    model,
-    air,
-    openings.map(({ throttle }) => throttle),
-  );
-  const at = (setting: Setting, index: number): MixturePoint => {
-    const point = points[index];
-    const opening = openings[index];
-    if (!point || !opening)
-      throw new RangeError(`opening must be in 0..${openings.length - 1}, got ${index}`);
-    const { shift, authority } = shiftAt(model, setting, point);
-    return { shift, authority, row: unknownsRow(authority, opening.shares, lnDryDensityRatio) };
+function memoised<T>(make: (setting: Setting) => T, keyOf: (setting: Setting) => string): (s: Setting) => T {
+  const known = new Map<string, T>();
+  return (setting) => {
+    const key = keyOf(setting);
+    const value = known.get(key) ?? make(setting);
+    known.set(key, value);
+    return value;
   };
-  return { lnDryDensityRatio, at };
+}
+
+/** One opening: the two paths flow side by side, so each is worked out once a setting of its own parts. */
+function openingAsker(model: Model, reference: Setting, point: Point) {
+  const { needle } = model.rig.carburettor;
+  const pilot = memoised(
+    (s) => pilotFeedAt(model, s, point),
+    (s) => `${s.pilot} ${s.screwTurns}`,
+  );
+  const main = memoised(
+    (s): MainPath => mainFeedAt(model, s, point),
+    (s) => `${s.clip} ${s.shimM} ${s.main}`,
+  );
+  const lnFuel = (s: Setting) => Math.log(pilot(s) + main(s).flowKgS);
+  // A needle with fewer grooves than the first one had: its last is the nearest.
+  const clip = Math.min(reference.clip, needle.grooves);
+  const steps = (s: Setting, now: number): StepShifts => ({
+    screw: s.screwTurns === reference.screwTurns ? 0 : lnFuel({ ...s, screwTurns: reference.screwTurns }) - now,
+    clip:
+      s.clip === clip && s.shimM === reference.shimM
+        ? 0
+        : lnFuel({ ...s, clip, shimM: reference.shimM }) - now,
+    main: s.main === reference.main ? 0 : lnFuel({ ...s, main: reference.main }) - now,
+  });
+  return (setting: Setting) => {
+    checkSetting(setting);
+    const feed = feedOf(pilot(setting), main(setting), point);
+    return { feed, steps: steps(setting, Math.log(feed.fuelKgS)) };
+  };
+}
+
+/** @throws {RangeError} if the build is impossible in this frame */
+export function mixtureMap(
+  frame: Frame,
+  build: Build,
+  air: HumidAir,
+  openings: readonly Opening[],
+): MixtureMap {
+  const model = modelIn(frame, build);
+  const lnDryDensityRatio = Math.log(air.dryDensityKgM3 / frame.air.dryDensityKgM3);
+  const prepared = openings.map(({ throttle, shares }) => {
+    const wanted = lnTarget(build.targetLambda, shares) - lnTarget(frame.build.targetLambda, shares);
+    const ask = openingAsker(model, frame.setting, pointAt(model.rig, air, throttle));
+    return { ask, shares, wanted, reference: frame.lnLambdaAt(throttle) };
+  });
+  const at = (setting: Setting, index: number): MixturePoint => {
+    const opening = prepared[index];
+    if (!opening) throw new RangeError(`opening must be in 0..${openings.length - 1}, got ${index}`);
+    const { feed, steps } = opening.ask(setting);
+    const shift = lnLambda(model, feed.lnAirFuel) - opening.reference - opening.wanted;
+    const { authority } = feed;
+    return { shift, authority, row: unknownsRow(authority, opening.shares, lnDryDensityRatio, steps) };
+  };
+  return { at };
 }
 
 const PROBE_OPENINGS = ZONES.map((zone) => ({ throttle: PROBES[zone], shares: { [zone]: 1 } }));
 
-/** @returns a function from a setting to its mixture point in every zone, in this air */
-export function zoneMixture(model: Model, air: HumidAir): (setting: Setting) => PerZone<MixturePoint> {
-  const map = mixtureMap(model, air, PROBE_OPENINGS);
+/** @returns a function from a setting to its mixture in every zone, in this air */
+export function zoneMixture(frame: Frame, build: Build, air: HumidAir): ZoneMixture {
+  const map = mixtureMap(frame, build, air, PROBE_OPENINGS);
   return (setting) => ({
     idle: map.at(setting, 0),
     low: map.at(setting, 1),
@@ -60,13 +96,3 @@ export function zoneMixture(model: Model, air: HumidAir): (setting: Setting) => 
     top: map.at(setting, 3),
   });
 }
-
-/** @returns weighted mean of two lines, for a reading that speaks for two zones at once */
-export function blendLines(a: Line, b: Line, shareOfB: number): Line {
-  return {
-    shift: a.shift + shareOfB * (b.shift - a.shift),
-    row: a.row.map((x, i) => x + shareOfB * ((b.row[i] ?? 0) - x)),
-  };
-}
-
-export type ZoneMixture = ReturnType<typeof zoneMixture>;

@@ -1,8 +1,8 @@
 /** Old looks fade, and work on the engine reopens doubt: both only ever add to a belief's variance. */
 import type * as z from "zod";
-import { addDoubt } from "./cylinders.ts";
 import type { PathName } from "../log/parts.ts";
-import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "./unknowns.ts";
+import { addDoubt, type Layout } from "./layout.ts";
+import { PRIOR_SD, UNKNOWNS, UNKNOWNS_EACH, type Belief, type Unknown } from "./unknowns.ts";
 
 /** Drift of each path per month of use. */
 const DRIFT_SD_PER_MONTH = 0.01;
@@ -12,25 +12,33 @@ const REOPENED_SHARE = 0.5;
 
 const REOPENS: Readonly<Record<z.infer<typeof PathName>, readonly Unknown[]>> = {
   pilot: ["pilot"],
-  needle: ["needle"],
+  needle: ["needle", "clipWorth"],
   main: ["main"],
   zones: ["idle", "low", "mid", "top"],
   air: ["airSensitivity"],
 };
 
 /** @param days - between two groups of looks, not below 0 */
-export function drift(belief: Belief, days: number): Belief {
-  const added = DRIFT_SD_PER_MONTH ** 2 * (Math.max(0, days) / DAYS_PER_MONTH);
-  return addDoubt(belief, (name) => (name === "pilot" || name === "needle" || name === "main" ? added : 0));
+export function drift(belief: Belief, layout: Layout, days: number): Belief {
+  if (!(days > 0)) return belief;
+  const added = DRIFT_SD_PER_MONTH ** 2 * (days / DAYS_PER_MONTH);
+  return addDoubt(belief, layout, (name) =>
+    name === "pilot" || name === "needle" || name === "main" ? added : 0,
+  );
 }
 
 /** Never beyond what was doubted at the very start, never a reset of what was learnt. */
-export function reopen(belief: Belief, paths: readonly z.infer<typeof PathName>[]): Belief {
+export function reopen(
+  belief: Belief,
+  layout: Layout,
+  paths: readonly z.infer<typeof PathName>[],
+): Belief {
   const names = new Set(paths.flatMap((path) => REOPENS[path]));
-  return addDoubt(belief, (name, cylinder) => {
+  if (names.size === 0) return belief;
+  return addDoubt(belief, layout, (name, cylinder) => {
     if (!names.has(name)) return 0;
-    const place = cylinder * UNKNOWNS.length + UNKNOWNS.indexOf(name);
-    const variance = belief.covariance[place]?.[place] ?? 0;
+    const place = cylinder * UNKNOWNS_EACH + UNKNOWNS.indexOf(name);
+    const variance = belief.covariance[place * layout.size + place] ?? 0;
     const prior = PRIOR_SD[name] ** 2;
     return Math.max(0, Math.min(REOPENED_SHARE * prior, prior - variance));
   });

@@ -1,131 +1,205 @@
 /**
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
- * the belief after one day, with its drift, is the start of the next.
+ * the belief after one day, with its drift, is the start of the next. The baseline speaks first, as surely as it is
+ * proven. The days that a log had before are kept, so that one more entry costs one day.
  */
-import { lineOver, priorOf } from "./cylinders.ts";
-import { evidenceFromLook, type Evidence } from "../looks/registry.ts";
-import { timedLooks, type TimedLook } from "../looks/timed-runs.ts";
-import type { Belief } from "./unknowns.ts";
-import { dayOf, type Build } from "../log/schema.ts";
-import type { Present, SeenLook } from "../log/fold.ts";
-import { carburettorOf } from "../rig/carburettors.ts";
-import { settingFromLog } from "../rig/from-build.ts";
+import { dayOf, type InstrumentMessage } from "../log/schema.ts";
+import type { Present, SeenProven } from "../log/fold.ts";
+import { baselineSettings } from "../log/fold.ts";
+import { instrumentKey, type Instrument } from "../looks/instruments.ts";
+import { instrumentOf } from "../looks/registry.ts";
+import { timedLooks } from "../looks/timed-runs.ts";
+import type { Evidence } from "./evidence.ts";
+import type { Frame } from "./frame.ts";
 import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
-import { buildOf, mixtures, type Mixtures } from "./look-mixtures.ts";
+import { layoutOf, priorOf, type Layout } from "./layout.ts";
+import { evidenceMaker, type Look } from "./look-evidence.ts";
+import { framesOf, mixtures } from "./look-mixtures.ts";
 import { drift, reopen } from "./passing-time.ts";
+import { provenEvidence, provenLater } from "./proven.ts";
+import type { Belief } from "./unknowns.ts";
 import { update, type LookOutcome } from "./update.ts";
 
-export interface Sifted {
-  /** of all cylinders, one after the other */
+export interface Replayed {
+  readonly layout: Layout;
+  /** of all cylinders one after the other, then of the instruments */
   readonly joint: Belief;
+  /** looks; what a baseline says of itself is not among them */
   readonly evidence: readonly Evidence[];
   readonly outcomes: readonly LookOutcome[];
   readonly converged: boolean;
   /** what temperatures are worth on this engine, where its log has taught it */
   readonly heat: readonly LearntHeat[];
+  /** one a carburettor */
+  readonly frames: readonly Frame[];
 }
+
+export interface ReplayOptions {
+  /** until when old looks fade; the newest entry unless given */
+  readonly now?: string | undefined;
+  /** what other rigs say of the instruments */
+  readonly messages?: readonly InstrumentMessage[];
+  /** days replayed before: one more look then costs one day */
+  readonly memory?: ReplayMemory;
+}
+
+interface DoneSession {
+  readonly key: string;
+  readonly belief: Belief;
+  readonly evidence: readonly Evidence[];
+  readonly outcomes: readonly LookOutcome[];
+  readonly converged: boolean;
+}
+
+/** Kept by whoever asks again and again; it belongs to one rig. */
+export interface ReplayMemory {
+  /** names all that every day depends on */
+  key: string;
+  done: DoneSession[];
+}
+
+export const freshMemory = (): ReplayMemory => ({ key: "", done: [] });
 
 const DAY_MS = 86_400_000;
 
-/** Taken by somebody, or told by the clock. */
-type Look = SeenLook | TimedLook;
+type Item = { readonly at: string; readonly build: number; readonly reopenings: number } & (
+  | { readonly look: Look; readonly proven?: undefined }
+  | { readonly proven: SeenProven; readonly look?: undefined }
+);
 
-/** Looks taken on one day on one build, with no work between them that brings doubts back. */
+/** What was seen on one day on one build, with no work between that brings doubts back. */
 interface Session {
   readonly day: string;
   readonly build: number;
   readonly reopenings: number;
-  readonly looks: Look[];
+  readonly items: Item[];
 }
 
-function sessions(looks: readonly Look[]): Session[] {
+function sessionsOf(items: readonly Item[]): Session[] {
   const found: Session[] = [];
-  for (const look of looks) {
-    const day = dayOf(look.entry.at);
+  for (const item of items) {
+    const day = dayOf(item.at);
     const last = found.at(-1);
-    const { build, reopenings } = look;
-    if (last?.day === day && last.build === build && last.reopenings === reopenings) last.looks.push(look);
-    else found.push({ day, build, reopenings, looks: [look] });
+    const { build, reopenings } = item;
+    if (last?.day === day && last.build === build && last.reopenings === reopenings) last.items.push(item);
+    else found.push({ day, build, reopenings, items: [item] });
   }
   return found;
 }
 
-const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
-
-/** @returns from a look to its evidence about the long belief of all cylinders */
-function lineMaker(
-  present: Present,
-  cylinders: number,
-  mixtureOf: Mixtures,
-  learnt: ReadonlyMap<string, LearntHeat>,
-): (look: Look) => Evidence {
-  /** What the look says about the cylinder, through the carburettor that feeds it. */
-  const through = (look: Look, build: Build, carburettor: number): Evidence => {
-    const setting = look.settings[carburettor] ?? look.setting;
-    return evidenceFromLook(look.entry, build, mixtureOf(look, build, carburettor), settingFromLog(setting), {
-      before: settingFromLog(look.before?.[carburettor] ?? setting),
-      heatSlope: slopeFor(learnt, look, build),
-      ...("feel" in look && { feel: look.feel }),
-    });
-  };
-  return (look) => {
-    const build = buildOf(present.builds, look);
-    const { cylinder } = look.entry;
-    const named = cylinder !== undefined && cylinder <= cylinders ? [cylinder - 1] : undefined;
-    const seen = named ?? Array.from({ length: cylinders }, (_, i) => i);
-    const made = new Map<string, Evidence>();
-    const each = seen.map((c): readonly [number, Evidence] => {
-      const carburettor = carburettorOf(build, c);
-      const key = build.others
-        ? String(carburettor)
-        : JSON.stringify([look.settings[carburettor], look.before?.[carburettor]]);
-      const known = made.get(key) ?? through(look, build, carburettor);
-      made.set(key, known);
-      return [c, known];
-    });
-    const [first] = each;
-    if (!first) throw new RangeError(`cylinders must be at least 1, got ${cylinders}`);
-    const line = lineOver(new Map(each.map(([c, { line: own }]) => [c, own])), cylinders);
-    return { ...first[1], line };
-  };
+/** What was seen, what the clock told and what was said to be right, in the order in which it came. */
+function allItems({ runs, looks, proven }: Present): Item[] {
+  const seen: Look[] = [...looks, ...timedLooks(runs, looks)];
+  const items: Item[] = [
+    ...seen.map((look) => ({ at: look.entry.at, build: look.build, reopenings: look.reopenings, look })),
+    ...proven.map((one) => ({ at: one.entry.at, build: one.build, reopenings: one.reopenings, proven: one })),
+  ];
+  return items.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
 }
 
-/** What was seen and what the clock told, in the order in which it came. */
-function allLooks({ runs, looks }: Present): Look[] {
-  const timed = timedLooks(runs, looks);
-  if (timed.length === 0) return [...looks];
-  return [...looks, ...timed].sort((a, b) => Date.parse(a.entry.at) - Date.parse(b.entry.at));
+function instrumentsOf({ looks }: Present): Instrument[] {
+  const found = new Map<string, Instrument>();
+  for (const { entry } of looks) {
+    const instrument = instrumentOf(entry.reading);
+    if (instrument) found.set(instrumentKey(instrument), instrument);
+  }
+  return [...found.values()].sort((a, b) => instrumentKey(a).localeCompare(instrumentKey(b)));
+}
+
+const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
+
+/** The rigs baselines as a log tells them: the first, and every later build that names another one. */
+function baselines({ knownBuilds, builds }: Present) {
+  return knownBuilds.flatMap((build, i) => {
+    const before = knownBuilds[i - 1]?.baseline;
+    const { baseline } = build;
+    const again = before && JSON.stringify(before) === JSON.stringify(baseline);
+    const entry = builds[i];
+    return again || !entry ? [] : [{ build, index: i, entry }];
+  });
 }
 
 /**
  * @returns what is believed now of every cylinder of the newest build
  * @throws {RangeError} if the log has no build, or holds one that cannot be
  */
-export function sift(present: Present): Sifted {
-  const { build: newest, reopenings } = present;
-  if (!newest) throw new RangeError("log must hold a build, got none");
-  const { cylinders } = newest.engine;
-  const mixtureOf = mixtures();
+export function replay(present: Present, options: ReplayOptions = {}): Replayed {
+  const { knownBuilds, reopenings } = present;
+  const newest = present.build;
+  const [first] = present.builds;
+  if (!newest || !first) throw new RangeError("log must hold a build, got none");
+  const { messages = [], memory = freshMemory(), now = present.newest ?? first.at } = options;
+  const layout = layoutOf(newest.engine.cylinders, instrumentsOf(present));
+  const frames = framesOf(knownBuilds);
+  const mixtureOf = mixtures(knownBuilds, frames);
   const learnt = heatSlopes(present, mixtureOf);
-  const evidenceOf = lineMaker(present, cylinders, mixtureOf, learnt);
-  let belief = priorOf(cylinders);
-  let converged = true;
-  let last: Session | undefined;
-  const evidence: Evidence[] = [];
-  const outcomes: LookOutcome[] = [];
-  for (const session of sessions(allLooks(present))) {
-    if (last) {
-      belief = drift(belief, daysBetween(last.day, session.day));
-      belief = reopen(belief, reopenings.slice(last.reopenings, session.reopenings).flat());
-    }
-    const items = session.looks.map(evidenceOf);
-    const updated = update(belief, items);
-    belief = { mean: updated.mean, covariance: updated.covariance };
-    converged &&= updated.converged;
-    evidence.push(...items);
-    outcomes.push(...updated.outcomes);
-    last = session;
+  const evidenceOf = evidenceMaker(present, layout, mixtureOf, learnt);
+  const key = JSON.stringify([layout, knownBuilds, present.schools.screw, messages, reopenings]);
+  if (memory.key !== key) [memory.key, memory.done] = [key, []];
+  // Baselines named by later builds count where those stand: told with the first look of that build.
+  const right = baselines(present).flatMap(({ build, index, entry }) => {
+    const settings = baselineSettings(build);
+    const air = index === 0 ? undefined : frames[0]?.air;
+    const { proven } = build.baseline;
+    return provenEvidence({ id: entry.id, how: proven, build, settings, air }, frames, layout);
+  });
+  const start = update(priorOf(layout, messages), right);
+  let belief: Belief = { mean: start.mean, covariance: start.covariance };
+  let before = { day: dayOf(first.at), reopenings: 0 };
+  const done: DoneSession[] = [];
+  for (const session of sessionsOf(allItems(present))) {
+    const name = sessionKey(session, present, learnt);
+    const known = memory.done[done.length];
+    const finished = known?.key === name ? known : workOut(name, session);
+    memory.done[done.length] = finished;
+    if (finished !== known) memory.done.length = done.length + 1;
+    done.push(finished);
+    ({ belief } = finished);
+    before = session;
   }
-  if (last) belief = reopen(belief, reopenings.slice(last.reopenings).flat());
-  return { joint: belief, evidence, outcomes, converged, heat: [...learnt.values()] };
+  memory.done.length = done.length;
+  belief = reopen(belief, layout, reopenings.slice(before.reopenings).flat());
+  belief = drift(belief, layout, daysBetween(before.day, dayOf(now)));
+  return {
+    layout,
+    joint: belief,
+    evidence: done.flatMap(({ evidence }) => evidence),
+    outcomes: done.flatMap(({ outcomes }) => outcomes),
+    converged: done.every(({ converged }) => converged),
+    heat: [...learnt.values()],
+    frames,
+  };
+
+  function workOut(name: string, session: Session): DoneSession {
+    const drifted = drift(belief, layout, daysBetween(before.day, session.day));
+    const from = reopen(drifted, layout, reopenings.slice(before.reopenings, session.reopenings).flat());
+    const seen = session.items.flatMap(({ look }) => (look ? evidenceOf(look) : []));
+    const said = session.items.flatMap(({ proven }) =>
+      proven ? provenLater(proven, knownBuilds, frames, layout) : [],
+    );
+    const { mean, covariance, converged, outcomes } = update(from, [...seen, ...said]);
+    return {
+      key: name,
+      belief: { mean, covariance },
+      evidence: seen.filter(({ silent }) => !silent),
+      outcomes: outcomes.slice(0, seen.length),
+      converged,
+    };
+  }
+}
+
+/** Names all that a day's outcome depends on, besides the days before it. */
+function sessionKey(
+  session: Session,
+  { knownBuilds }: Present,
+  learnt: ReadonlyMap<string, LearntHeat>,
+): string {
+  const parts = session.items.map(({ look, proven }) => {
+    const { entry, settings, air } = look ?? proven;
+    const build = knownBuilds[session.build];
+    const slope = look && build && slopeFor(learnt, look, build);
+    const feel = look && "feel" in look ? look.feel : undefined;
+    return [entry.id, entry.at, settings, air?.id, look?.before, slope, feel];
+  });
+  return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }

@@ -1,14 +1,29 @@
 /**
- * What the sieve does not know about an engine: eight numbers, each a departure from the model.
- * Trims are log fuel of a path, + = leaner than the model says. Residuals are what the model's shape gets
- * wrong in a zone. The air sensitivity is how far this engine departs from the orifice law.
+ * What is not known of an engine: eleven numbers a cylinder, each a departure from the model, and the own error of
+ * every instrument that its looks were taken with.
+ *
+ * Trims are log fuel of a path, + = leaner than the model says. Residuals are what the model's shape gets wrong in
+ * a zone. The air sensitivity is how far this engine departs from the orifice law. What a step is worth is a factor
+ * on the model's shift of that part alone: 0 as computed, 0.25 a quarter more.
  */
 import { ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Authority } from "../carburettor/model.ts";
-import { diagonal } from "../numbers/linear.ts";
 
-export const UNKNOWNS = ["pilot", "needle", "main", "idle", "low", "mid", "top", "airSensitivity"] as const;
+export const UNKNOWNS = [
+  "pilot",
+  "needle",
+  "main",
+  "idle",
+  "low",
+  "mid",
+  "top",
+  "airSensitivity",
+  "screwWorth",
+  "clipWorth",
+  "mainWorth",
+] as const;
 export type Unknown = (typeof UNKNOWNS)[number];
+export const UNKNOWNS_EACH = UNKNOWNS.length;
 
 /** Standard deviations before anything was seen. */
 export const PRIOR_SD: Readonly<Record<Unknown, number>> = {
@@ -20,29 +35,42 @@ export const PRIOR_SD: Readonly<Record<Unknown, number>> = {
   mid: 0.02,
   top: 0.02,
   airSensitivity: 0.15,
+  screwWorth: 0.25,
+  clipWorth: 0.25,
+  mainWorth: 0.1,
 };
 
-/** What is believed: a Gaussian over the unknowns, in the order of {@link UNKNOWNS}. */
+/** What is believed: a Gaussian. The covariance is flat, row by row. */
 export interface Belief {
-  readonly mean: readonly number[];
-  readonly covariance: readonly (readonly number[])[];
+  readonly mean: Float64Array;
+  readonly covariance: Float64Array;
 }
-
-export const PRIOR: Belief = {
-  mean: UNKNOWNS.map(() => 0),
-  covariance: diagonal(UNKNOWNS.map((name) => PRIOR_SD[name] ** 2)),
-};
 
 /** How much of each zone's residual counts at an opening; the shares add to 1. */
 export type ZoneShares = Readonly<Partial<Record<Zone, number>>>;
 
-/** @returns the row whose product with the unknowns is their part of the mixture error */
-export function unknownsRow(authority: Authority, shares: ZoneShares, lnDryDensityRatio: number): number[] {
-  return [
+/** The model's own shift of one part alone, against where that part stood at the reference. */
+export interface StepShifts {
+  readonly screw: number;
+  readonly clip: number;
+  readonly main: number;
+}
+
+/** @returns the row whose product with the unknowns of a cylinder is their part of the mixture error */
+export function unknownsRow(
+  authority: Authority,
+  shares: ZoneShares,
+  lnDryDensityRatio: number,
+  steps: StepShifts,
+): Float64Array {
+  return Float64Array.of(
     authority.pilot,
     authority.needle,
     authority.main,
     ...ZONES.map((zone) => shares[zone] ?? 0),
     lnDryDensityRatio,
-  ];
+    steps.screw,
+    steps.clip,
+    steps.main,
+  );
 }

@@ -29,6 +29,7 @@ export interface Carburettor {
 }
 
 export interface Engine {
+  /** of all cylinders that draw through this carburettor */
   readonly displacementM3: number;
   /** crank turns per intake stroke: 1 for a two-stroke, 2 for a four-stroke */
   readonly turnsPerCycle: 1 | 2;
@@ -85,7 +86,7 @@ export function checkRig(rig: Rig): Rig {
   if (c.mainAirJetM !== undefined) requireRange("main air jet", c.mainAirJetM, 0.0001, 0.005, "m");
   if (c.pilotAirJetM !== undefined) requireRange("pilot air jet", c.pilotAirJetM, 0.0001, 0.005, "m");
   checkNeedle(c.needle);
-  requireRange("displacement", e.displacementM3, 10e-6, 2e-3, "m³");
+  requireRange("displacement", e.displacementM3, 10e-6, 12e-3, "m³");
   requireRange("idle speed", e.idleRpm, 300, 8000, "rpm");
   requireRange("peak speed", e.peakRpm, e.idleRpm * 1.2, 25_000, "rpm");
   requireRange("fuel density at 15 °C", f.density15KgM3, 500, 1200, "kg/m³");

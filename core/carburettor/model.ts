@@ -7,7 +7,7 @@ import { requireRange } from "../units/guard.ts";
 import { airFlow } from "./air-flow.ts";
 import { checkRig, checkSetting, type Rig, type Setting } from "./carburettor.ts";
 import { fuelDensity } from "./fuel.ts";
-import { mainPath, pilotFlow, solvePilotSignal } from "./fuel-paths.ts";
+import { mainPath, pilotFlow, solvePilotSignal, type MainPath } from "./fuel-paths.ts";
 import { nozzle, type Nozzle } from "./nozzle.ts";
 
 /** Share of the idle fuel that the pilot path carries at the baseline. */
@@ -80,21 +80,43 @@ export function buildModel(rig: Rig): Model {
   return { rig, pilotSignal };
 }
 
-/** @throws {RangeError} if the setting is impossible: no such groove, a needle thicker than its jet */
-export function feedAt(model: Model, setting: Setting, point: Point): Feed {
-  const { carburettor } = model.rig;
-  checkSetting(setting);
-  const main = mainPath(carburettor, setting, point.nozzle, point.fuelDensityKgM3);
-  const pilot = pilotFlow(carburettor, setting, point.vacuumPa, model.pilotSignal, point.fuelDensityKgM3);
-  const fuelKgS = main.flowKgS + pilot;
+/**
+ * Another geometry of the same engine, e.g. with another needle: what of the manifold's vacuum reaches the pilot
+ * outlet stays as the reference fixed it, so that the two can be compared.
+ * @throws {RangeError} if the geometry is impossible
+ */
+export const modelLike = (reference: Model, rig: Rig): Model => ({
+  rig: checkRig(rig),
+  pilotSignal: reference.pilotSignal,
+});
+
+/** Fuel by the pilot path alone, kg/s: what jet and screw set. */
+export function pilotFeedAt({ rig, pilotSignal }: Model, setting: Setting, point: Point): number {
+  return pilotFlow(rig.carburettor, setting, point.vacuumPa, pilotSignal, point.fuelDensityKgM3);
+}
+
+/** Fuel by the main path alone: what clip, shims and main jet set. */
+export function mainFeedAt({ rig }: Model, setting: Setting, point: Point): MainPath {
+  return mainPath(rig.carburettor, setting, point.nozzle, point.fuelDensityKgM3);
+}
+
+/** @returns who feeds, from the two paths' own flows */
+export function feedOf(pilotKgS: number, main: MainPath, point: Point): Feed {
+  const fuelKgS = main.flowKgS + pilotKgS;
   const mainShare = main.flowKgS / fuelKgS;
   return {
     fuelKgS,
     authority: {
-      pilot: pilot / fuelKgS,
+      pilot: pilotKgS / fuelKgS,
       needle: mainShare * (1 - main.mainJetShare),
       main: mainShare * main.mainJetShare,
     },
     lnAirFuel: Math.log(point.dryAirFlowKgS / fuelKgS),
   };
+}
+
+/** @throws {RangeError} if the setting is impossible: no such groove, a needle thicker than its jet */
+export function feedAt(model: Model, setting: Setting, point: Point): Feed {
+  checkSetting(setting);
+  return feedOf(pilotFeedAt(model, setting, point), mainFeedAt(model, setting, point), point);
 }

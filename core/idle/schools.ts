@@ -1,8 +1,6 @@
 /** How tuners set the mixture screw, and when a screw condemns the pilot jet. They disagree; each has its name. */
+import type { ScrewSchool } from "../log/schools.ts";
 import type { BestIdle } from "./best-idle.ts";
-
-export const SCREW_SCHOOLS = ["middle", "highest", "touchRich", "byFeel"] as const;
-export type ScrewSchool = (typeof SCREW_SCHOOLS)[number];
 
 /** Which way is richer: an air screw in, a fuel screw out. */
 export const richerSign = (screw: "air" | "fuel"): 1 | -1 => (screw === "air" ? -1 : 1);

@@ -2,7 +2,8 @@
 import { requirePositive, requireRange } from "../units/guard.ts";
 import { normalCdf } from "../numbers/normal.ts";
 import type { BestIdle, IdleFit } from "./best-idle.ts";
-import { richerSign, targetTurns, type ScrewSchool } from "./schools.ts";
+import type { ScrewSchool } from "../log/schools.ts";
+import { richerSign, targetTurns } from "./schools.ts";
 
 export interface IdleBenchRules {
   readonly school: ScrewSchool;

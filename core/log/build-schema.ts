@@ -141,6 +141,13 @@ const HeatTarget = z.strictObject({
   withinK: z.number().min(1).max(200),
 });
 
+/**
+ * How a setting is known to be right: not at all · the maker's book · it ran well · plugs or λ were read.
+ */
+export const PROVEN = ["guess", "book", "ranWell", "measured"] as const;
+export const Proven = z.enum(PROVEN);
+export type Proven = z.infer<typeof Proven>;
+
 /** The rig as it is now: machine, carburettor, what was right and when, what is in the box. */
 export const Build = z.strictObject({
   machine: z.enum(["motorcycle", "atv", "kart"]),
@@ -184,7 +191,8 @@ export const Build = z.strictObject({
     })
     .optional(),
   fuel: Fuel,
-  baseline: z.strictObject({ setting: Setting, air: AirState }),
+  /** what was right, in which air, and how that is known */
+  baseline: z.strictObject({ setting: Setting, air: AirState, proven: Proven.default("book") }),
   box: Box,
   rules: ClassRules.optional(),
   plug: SparkPlug.optional(),

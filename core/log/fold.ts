@@ -1,7 +1,11 @@
 /** From a list of entries to everything the screens show. The log is the only state; all of this is derived. */
 import type * as z from "zod";
 import { reopenedBy } from "./epochs.ts";
-import { PARTS, type Part, type PathName } from "./parts.ts";
+import { carburettorOf } from "./carburettor-of.ts";
+import { correctedBuilds, isAnotherMachine, reopenedByParts } from "./corrections.ts";
+import { PARTS, type Part, type PathName, type ZoneOfThrottle } from "./parts.ts";
+import { zonesOf } from "./readings/reading.ts";
+import { USUAL_SCHOOLS, type Schools } from "./schools.ts";
 import type {
   AdjustEntry,
   AirEntry,
@@ -16,6 +20,7 @@ import type {
   HeadersEntry,
   LookEntry,
   OverrideEntry,
+  ProvenEntry,
   RunEntry,
   Setting,
   TeardownEntry,
@@ -42,6 +47,28 @@ export interface SeenLook {
   readonly before: readonly Setting[] | undefined;
 }
 
+/** A setting that the tuner says was right. */
+export interface SeenProven extends Omit<SeenLook, "entry" | "before"> {
+  readonly entry: ProvenEntry;
+}
+
+/** What a fit changed, kept for words that come later: better, worse. */
+export interface DoneFit {
+  readonly entry: FitEntry;
+  readonly befores: readonly Setting[];
+  readonly afters: readonly Setting[];
+  readonly build: number;
+}
+
+/** A fit that was said to have made it worse, and is still fitted: put back is the step. */
+export interface WorseFit {
+  readonly lookId: string;
+  readonly zone: ZoneOfThrottle;
+  /** one a carburettor: what goes back to what */
+  readonly befores: readonly Setting[];
+  readonly afters: readonly Setting[];
+}
+
 /** A run together with what was fitted and what the air was. */
 export interface SeenRun extends Omit<SeenLook, "entry" | "before"> {
   readonly entry: RunEntry;
@@ -63,6 +90,8 @@ export interface OpenChange {
 export interface LogLine {
   readonly entry: Entry;
   readonly struck: boolean;
+  /** why this rig cannot have it, in words: it stays in the log, and nothing is worked out from it */
+  readonly setAside: string | undefined;
   /** what was fitted just before, on the first carburettor */
   readonly before: Setting | undefined;
   /** the same, one a carburettor */
@@ -75,6 +104,8 @@ type Adjusted = Readonly<Partial<Record<AdjustEntry["set"]["what"], AdjustEntry>
 
 export interface Present {
   readonly builds: readonly BuildRecord[];
+  /** each build as it is known today: what was only measured better has always been so */
+  readonly knownBuilds: readonly Build[];
   readonly build: Build | undefined;
   /** fitted on the first carburettor */
   readonly setting: Setting | undefined;
@@ -101,6 +132,13 @@ export interface Present {
   readonly runs: readonly SeenRun[];
   /** the newest */
   readonly headers: HeadersEntry | undefined;
+  /** settings that were said to be right, besides the baseline */
+  readonly proven: readonly SeenProven[];
+  readonly schools: Schools;
+  readonly fits: readonly DoneFit[];
+  readonly worse: WorseFit | undefined;
+  /** when the newest entry was made; nothing in an empty log */
+  readonly newest: string | undefined;
   readonly lines: readonly LogLine[];
 }
 
@@ -127,12 +165,21 @@ export function inOrder(entries: readonly Entry[]): Entry[] {
   return [...entries].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
 }
 
-/** A strike can itself be struck, which brings its entry back: the last word counts. */
+/** A strike can itself be struck, which brings its entry back, whatever the clock said when it was. */
 function struckIds(ordered: readonly Entry[]): Set<string> {
-  const struck = new Set<string>();
-  for (const entry of [...ordered].reverse())
-    if (entry.kind === "strike" && !struck.has(entry.id)) struck.add(entry.strikes);
-  return struck;
+  const strikes = new Map<string, string[]>();
+  for (const entry of ordered)
+    if (entry.kind === "strike") strikes.set(entry.strikes, [...(strikes.get(entry.strikes) ?? []), entry.id]);
+  const known = new Map<string, boolean>();
+  const isStruck = (id: string): boolean => {
+    const before = known.get(id);
+    if (before !== undefined) return before;
+    known.set(id, false); // strikes that strike each other in a circle strike nothing
+    const struck = (strikes.get(id) ?? []).some((strike) => !isStruck(strike));
+    known.set(id, struck);
+    return struck;
+  };
+  return new Set([...strikes.keys()].filter(isStruck));
 }
 
 interface Running {
@@ -153,14 +200,21 @@ interface Running {
   balances: BalanceEntry[];
   runs: SeenRun[];
   headers: HeadersEntry | undefined;
+  proven: SeenProven[];
+  schools: Schools;
+  done: DoneFit[];
+  worse: WorseFit | undefined;
 }
 
 /** A rig that gains carburettors fits their baseline; those it has keep what is fitted. */
 function rebuilt(now: Running, entry: BuildRecord): void {
+  // What was fitted before on another machine is no way back on this one.
+  if (now.build && isAnotherMachine(now.build, entry.build)) [now.pending, now.worse] = [undefined, undefined];
+  const reopens = [...new Set([...entry.reopens, ...(now.build ? reopenedByParts(now.build, entry) : [])])];
   now.builds.push(entry);
   now.build = entry.build;
   now.settings = baselineSettings(entry.build).map((setting, i) => now.settings[i] ?? setting);
-  if (entry.reopens.length > 0) now.reopenings.push(entry.reopens);
+  if (reopens.length > 0) now.reopenings.push(reopens);
 }
 
 function fitted(now: Running, entry: FitEntry): void {
@@ -171,7 +225,10 @@ function fitted(now: Running, entry: FitEntry): void {
       fits: [...(now.pending?.fits ?? []), entry],
       befores: now.pending?.befores ?? now.settings,
     };
+  const befores = now.settings;
   now.settings = now.settings.map((setting, i) => applyFit(setting, entry, i + 1));
+  now.done.push({ entry, befores, afters: now.settings, build: now.builds.length - 1 });
+  now.worse = undefined;
   now.cardDue = false;
 }
 
@@ -182,12 +239,59 @@ function circumstances(now: Running): Omit<SeenRun, "entry"> | undefined {
   return setting && { setting, settings, air, build: builds.length - 1, reopenings: reopenings.length };
 }
 
+/** Where on the throttle a part works: a look elsewhere says nothing of its change. */
+const WORKS_IN: Readonly<Record<Part, readonly ZoneOfThrottle[]>> = {
+  pilot: ["idle", "low"],
+  screwTurns: ["idle", "low"],
+  clip: ["mid", "top"],
+  shimMm: ["mid", "top"],
+  main: ["mid", "top"],
+};
+
+/** Did the open change move what this look saw: one of its zones, on the carburettor it looked through? */
+function seesChange({ pending, settings, build }: Running, { reading, cylinder }: LookEntry): boolean {
+  if (!pending || !build) return false;
+  const seen = zonesOf(reading);
+  const through = cylinder === undefined ? undefined : carburettorOf(build, cylinder - 1);
+  return settings.some((after, i) => {
+    if (through !== undefined && through !== i) return false;
+    const moved = changedParts(pending.befores[i] ?? after, after);
+    return moved.some((part) => WORKS_IN[part].some((zone) => seen.includes(zone)));
+  });
+}
+
+/** A verdict remembers the fit it is about; without one it is about the open change. */
+function comparedBefores(now: Running, { reading }: LookEntry): readonly Setting[] | undefined {
+  if (reading.type === "compared" && reading.fit !== undefined) {
+    const fit = now.done.find(({ entry }) => entry.id === reading.fit);
+    return fit?.build === now.builds.length - 1 ? fit.befores : undefined;
+  }
+  return now.pending?.befores;
+}
+
+const sameSettings = (a: readonly Setting[], b: readonly Setting[]): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);
+
 function looked(now: Running, entry: LookEntry): void {
   const then = circumstances(now);
   if (!then) return;
-  now.looks.push({ entry, ...then, before: now.pending?.befores });
-  now.pending = undefined;
+  const { reading } = entry;
+  const before = comparedBefores(now, entry);
+  const said = reading.type === "compared";
+  const sees = seesChange(now, entry);
+  now.looks.push({ entry, ...then, before: said || sees ? before : undefined });
+  if (said && reading.verdict === "worse" && before && !sameSettings(before, now.settings))
+    now.worse = { lookId: entry.id, zone: reading.zone, befores: before, afters: now.settings };
+  else if (sees) now.worse = undefined;
+  if (said || sees) now.pending = undefined;
   now.cardDue = false;
+}
+
+function proved(now: Running, entry: ProvenEntry): void {
+  const then = circumstances(now);
+  if (!then) return;
+  const settings = entry.setting ? now.settings.map(() => entry.setting ?? then.setting) : then.settings;
+  now.proven.push({ entry, ...then, setting: settings[0] ?? then.setting, settings });
 }
 
 function ran(now: Running, entry: RunEntry): void {
@@ -237,6 +341,11 @@ function step(now: Running, entry: Entry): void {
     case "headers":
       now.headers = entry;
       return;
+    case "proven":
+      return proved(now, entry);
+    case "school":
+      now.schools = { ...now.schools, [entry.school.what]: entry.school.is };
+      return;
     case "import":
     case "note":
     case "strike":
@@ -267,10 +376,27 @@ function stops({ checks, known }: Running): Pick<Present, "held" | "overridden">
   };
 }
 
-/** @param entries - of one rig, in any order; @returns what they add up to now */
-export function fold(entries: readonly Entry[]): Present {
+/** Struck through, the last description of the machine would leave nothing to say what rig this is: it stays. */
+function lastBuildStays(ordered: readonly Entry[], struck: Set<string>): string | undefined {
+  const builds = ordered.filter(({ kind }) => kind === "build");
+  const last = builds.at(-1);
+  if (!last || builds.some(({ id }) => !struck.has(id))) return undefined;
+  struck.delete(last.id);
+  return last.id;
+}
+
+/**
+ * @param entries - of one rig, in any order
+ * @param refusal - why an entry cannot be where it stands, in words; it is then set aside
+ * @returns what they add up to now
+ */
+export function fold(
+  entries: readonly Entry[],
+  refusal: (line: Omit<LogLine, "setAside">) => string | undefined = () => undefined,
+): Present {
   const ordered = inOrder(entries);
   const struck = struckIds(ordered);
+  const kept = lastBuildStays(ordered, struck);
   const now: Running = {
     builds: [],
     build: undefined,
@@ -288,17 +414,27 @@ export function fold(entries: readonly Entry[]): Present {
     balances: [],
     runs: [],
     headers: undefined,
+    proven: [],
+    schools: USUAL_SCHOOLS,
+    done: [],
+    worse: undefined,
   };
   const lines = ordered.map((entry): LogLine => {
     const { settings: befores, build } = now;
     const line = { entry, struck: struck.has(entry.id), before: befores[0], befores, build };
-    if (!line.struck) step(now, entry);
-    return line;
+    if (line.struck) return { ...line, setAside: undefined };
+    const setAside =
+      entry.kind === "strike" && entry.strikes === kept
+        ? "a rig must keep one description of its machine, got its last one struck through"
+        : refusal(line);
+    if (setAside === undefined) step(now, entry);
+    return { ...line, setAside };
   });
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
-  const { adjusted, balances, runs, headers } = now;
+  const { adjusted, balances, runs, headers, proven, schools, done, worse } = now;
   return {
     builds,
+    knownBuilds: correctedBuilds(builds),
     build,
     setting: settings[0],
     settings,
@@ -315,6 +451,11 @@ export function fold(entries: readonly Entry[]): Present {
     balances,
     runs,
     headers,
+    proven,
+    schools,
+    fits: done,
+    worse,
+    newest: ordered.at(-1)?.at,
     lines,
   };
 }

@@ -36,8 +36,22 @@ function lockedIntoRules(entry: Json): void {
   delete build["locked"];
 }
 
+/**
+ * Until now every build began anew from its own baseline. An edit that reopened no doubt was a better
+ * measurement; one that did was work on the machine. Of a baseline nobody had asked: the maker's book.
+ */
+function oneFrameOfReference(entry: Json): void {
+  const { build, reopens } = entry;
+  if (entry["kind"] !== "build" || !isObject(build)) return;
+  if (isObject(build["baseline"])) build["baseline"]["proven"] ??= "book";
+  if (Array.isArray(reopens) && reopens.length === 0) entry["corrects"] = "all";
+}
+
 const MIGRATIONS: readonly Migration[] = checkSteps(
-  [{ to: 2, name: "class rules", up: (record) => eachEntry(record, lockedIntoRules) }],
+  [
+    { to: 2, name: "class rules", up: (record) => eachEntry(record, lockedIntoRules) },
+    { to: 3, name: "one frame of reference", up: (record) => eachEntry(record, oneFrameOfReference) },
+  ],
   LOG_VERSION,
 );
 

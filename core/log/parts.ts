@@ -36,5 +36,7 @@ export const VERDICTS = ["better", "same", "worse"] as const;
 export type ComparedVerdict = (typeof VERDICTS)[number];
 
 export const PartName = z.enum(PARTS);
-export const ZoneName = z.enum(["idle", "low", "mid", "top"]);
+export const ZONE_NAMES = ["idle", "low", "mid", "top"] as const;
+export type ZoneOfThrottle = (typeof ZONE_NAMES)[number];
+export const ZoneName = z.enum(ZONE_NAMES);
 export const PathName = z.enum(["pilot", "needle", "main", "zones", "air"]);

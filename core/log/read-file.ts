@@ -10,6 +10,7 @@ export interface FileProblem {
     | "notTamis"
     | "newerVersion"
     | "dangerousKey"
+    | "tooDeep"
     | "unknownKind"
     | "badEntry"
     | "duplicateId"
@@ -43,20 +44,30 @@ export function checkFileSize(bytes: number): FileProblem | undefined {
 
 const DANGEROUS = new Set(["__proto__", "prototype", "constructor"]);
 
-function dangerousKey(value: unknown, path: string): string | undefined {
-  if (Array.isArray(value)) {
-    for (const [i, item] of value.entries()) {
-      const found = dangerousKey(item, `${path}[${i}]`);
-      if (found !== undefined) return found;
+/** A log is six deep; what is nested further was made to break something. */
+const DEEPEST = 40;
+
+interface KeyProblem {
+  readonly where: string;
+  readonly reason: "dangerousKey" | "tooDeep";
+}
+
+/** Looks without calling itself: a file nested thousands deep must not end the program that reads it. */
+function keyProblem(root: unknown): KeyProblem | undefined {
+  const left: { value: unknown; path: string; depth: number }[] = [{ value: root, path: "", depth: 0 }];
+  for (let next = left.pop(); next; next = left.pop()) {
+    const { value, path, depth } = next;
+    if (typeof value !== "object" || value === null) continue;
+    if (depth > DEEPEST) return { where: path.slice(0, 80), reason: "tooDeep" };
+    if (Array.isArray(value)) {
+      value.forEach((item, i) => left.push({ value: item, path: `${path}[${i}]`, depth: depth + 1 }));
+      continue;
     }
-    return undefined;
-  }
-  if (typeof value !== "object" || value === null) return undefined;
-  for (const [key, item] of Object.entries(value)) {
-    const here = path === "" ? key : `${path}.${key}`;
-    if (DANGEROUS.has(key)) return here;
-    const found = dangerousKey(item, here);
-    if (found !== undefined) return found;
+    for (const [key, item] of Object.entries(value)) {
+      const here = path === "" ? key : `${path}.${key}`;
+      if (DANGEROUS.has(key)) return { where: here, reason: "dangerousKey" };
+      left.push({ value: item, path: here, depth: depth + 1 });
+    }
   }
   return undefined;
 }
@@ -88,7 +99,7 @@ function issueProblem(issue: z.core.$ZodIssue): FileRead {
 function firstDuplicate(file: LogFile): string | undefined {
   const seen = new Set<string>();
   for (const [r, rig] of file.rigs.entries()) {
-    for (const id of [rig.header.id, ...rig.entries.map((entry) => `${rig.header.id} ${entry.id}`)]) {
+    for (const id of [rig.header.id, ...[...rig.entries, ...(rig.setAside ?? [])].map((entry) => `${rig.header.id} ${entry.id}`)]) {
       if (seen.has(id)) return `rigs[${r}]: ${id.split(" ").at(-1) ?? id}`;
       seen.add(id);
     }
@@ -114,12 +125,14 @@ export function readLogFile(text: string): FileRead {
       `This file is not JSON (${json.message}). Choose a file that Tamis exported.`,
     );
   const raw = json.value;
-  const danger = dangerousKey(raw, "");
-  if (danger !== undefined)
+  const danger = keyProblem(raw);
+  if (danger)
     return failed(
-      "dangerousKey",
-      danger,
-      `${danger}: a key of this name can do harm, so the file is refused.`,
+      danger.reason,
+      danger.where,
+      danger.reason === "tooDeep"
+        ? `${danger.where}…: nested deeper than any log. Choose a file that Tamis exported.`
+        : `${danger.where}: a key of this name can do harm, so the file is refused.`,
     );
   if (typeof raw !== "object" || raw === null || !("format" in raw) || raw.format !== "tamis")
     return failed(

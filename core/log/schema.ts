@@ -4,24 +4,18 @@
  */
 import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
-import { AirState, Box, Build, mm, Setting, Stamp, within, Words } from "./build-schema.ts";
+import { AirState, Box, Build, mm, Proven, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
-import {
-  CROWNS,
-  HEADER_COLOURS,
-  HEAT_SENSORS,
-  PathName,
-  PLUG_FINDINGS,
-  PLUG_PROTOCOLS,
-  TONES,
-  VERDICTS,
-  ZoneName,
-} from "./parts.ts";
-import { SymptomName } from "./symptom-names.ts";
+import { PathName, ZoneName } from "./parts.ts";
+import { InstrumentName } from "./readings/common.ts";
+import { Reading } from "./readings/reading.ts";
+import { School } from "./schools.ts";
 import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
 
-export { Box, Build, Setting, type JetPart, type LoggedCarburettor } from "./build-schema.ts";
+export { Box, Build, Proven, PROVEN, Setting, type JetPart, type LoggedCarburettor } from "./build-schema.ts";
+export { PlugReading } from "./readings/plug.ts";
+export { Reading } from "./readings/reading.ts";
 
 const Text = z.string().trim().max(2000);
 
@@ -29,7 +23,7 @@ const Text = z.string().trim().max(2000);
 export const EntryId = z
   .string()
   .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike):[A-Za-z0-9-]{4,60}$/,
+    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike|proven|school):[A-Za-z0-9-]{4,60}$/,
     "an entry's id looks like look:k3f9-01",
   );
 export const PhotoId = z
@@ -57,6 +51,11 @@ export const BuildEntry = entry("build", {
   build: Build,
   /** paths whose doubt this work reopens: a cleaned jet, a new pipe */
   reopens: z.array(PathName).max(5),
+  /**
+   * fields that were only measured better, e.g. `carburettor.needleJetMm`: the same part, read again, and so are
+   * all looks at it. A field that differs and is not named is another part from now on.
+   */
+  corrects: z.union([z.literal("all"), z.array(z.string().max(80)).max(80)]).optional(),
   why: Text,
 });
 
@@ -155,89 +154,37 @@ export const Change = z.discriminatedUnion("part", [
 ]);
 export type Change = z.infer<typeof Change>;
 
+const Share = z.number().min(0).max(1);
+
+/** What was advised when something was fitted: "as it was then". */
+const Advised = z.strictObject({
+  next: z.enum(["fit", "putBack", "look", "leave", "stop"]),
+  changes: z.array(Change).max(30),
+  chanceBetter: Share.optional(),
+  /** what was believed of each zone as it was fitted before: 0 on target, + lean, and its sd */
+  zones: z.array(z.strictObject({ zone: ZoneName, mean: z.number(), sd: z.number().min(0) })).max(4),
+});
+export type Advised = z.infer<typeof Advised>;
+
 export const FitEntry = entry("fit", {
   changes: z.array(Change).min(1).max(30),
   because: z.enum(["card", "advice", "putBack", "base", "teardown", "own"]),
+  advised: Advised.optional(),
 });
 export type FitEntry = z.infer<typeof FitEntry>;
 
-/** What a thermocouple can show of an engine. */
-const HeatK = z.number().min(230).max(1600);
-
-export const PlugReading = z.strictObject({
-  type: z.literal("plug"),
-  zone: ZoneName,
-  tone: z.enum(TONES),
-  /** a clean cut speaks for its zone alone; rolled to idle, it speaks for idle too */
-  cut: z.enum(["clean", "rolled", "unknown"]),
-  /** heat-range steps colder than the right plug (negative: hotter) */
-  colderSteps: z.int().min(-3).max(3),
-  /** what else is on it: each has a consequence of its own */
-  findings: z.array(z.enum(PLUG_FINDINGS)).max(4).optional(),
-  /** the tones elsewhere on it; `tone` is that of the porcelain near its root */
-  places: z
-    .strictObject({
-      face: z.enum(TONES).optional(),
-      strap: z.enum(TONES).optional(),
-      ring: z.enum(TONES).optional(),
-    })
-    .optional(),
-  /** it has run before, at other settings; else new or known to be clean */
-  used: z.literal(true).optional(),
-  /** how the mark was made: seconds held, or laps */
-  made: z
-    .strictObject({ by: z.enum(PLUG_PROTOCOLS), amount: z.number().min(0).max(36_000).optional() })
-    .optional(),
-  /** read off a photo, and how sure that was; the tuner's own word otherwise */
-  photoSure: z.number().min(0).max(1).optional(),
+/** "This was right here, in that air": what is fitted in the newest air, or another setting in an air of its own. */
+export const ProvenEntry = entry("proven", {
+  how: Proven.exclude(["guess"]),
+  setting: Setting.optional(),
+  air: AirState.optional(),
+  note: Text,
 });
+export type ProvenEntry = z.infer<typeof ProvenEntry>;
 
-const Reading = z.discriminatedUnion("type", [
-  PlugReading,
-  z.strictObject({ type: z.literal("crown"), zone: ZoneName, crown: z.enum(CROWNS) }),
-  z.strictObject({ type: z.literal("header"), zone: ZoneName, colour: z.enum(HEADER_COLOURS) }),
-  z.strictObject({
-    type: z.literal("temperature"),
-    zone: ZoneName,
-    sensor: z.enum(HEAT_SENSORS),
-    temperatureK: HeatK,
-    /** where the run began, when it is the rise that counts */
-    risenFromK: HeatK.optional(),
-  }),
-  z.strictObject({
-    type: z.literal("lambda"),
-    zone: ZoneName,
-    lambda: z.number().min(0.4).max(2),
-    /** near the open end air is drawn in */
-    sensor: z.enum(["inside", "openEnd"]),
-    /** from a logger's file: how long it stood in the zone, and how much it moved there */
-    logged: z
-      .strictObject({ seconds: z.number().min(0.1).max(1_000_000), spread: z.number().min(0).max(1) })
-      .optional(),
-  }),
-  z.strictObject({
-    type: z.literal("bestIdle"),
-    zone: z.literal("idle"),
-    /** where the idle had fallen by 2 %, turns out: the mixture is right between the two */
-    fallInTurns: z.number().min(0).max(20),
-    fallOutTurns: z.number().min(0).max(20),
-    /** doubt of the middle between them */
-    sdTurns: z.number().min(0.01).max(5),
-    /** what was read, the fit can be made again from it */
-    points: z
-      .array(z.strictObject({ turns: z.number().min(0).max(20), rpm: z.number().min(100).max(20_000) }))
-      .min(5)
-      .max(200),
-  }),
-  z.strictObject({ type: z.literal("symptom"), zone: ZoneName, symptom: SymptomName }),
-  /** against what was fitted before the open change */
-  z.strictObject({
-    type: z.literal("compared"),
-    zone: ZoneName,
-    verdict: z.enum(VERDICTS),
-  }),
-]);
-export type Reading = z.infer<typeof Reading>;
+/** A named way of working, from now on: a log gives the same advice everywhere. */
+export const SchoolEntry = entry("school", { school: School });
+export type SchoolEntry = z.infer<typeof SchoolEntry>;
 
 export const LookEntry = entry("look", {
   reading: Reading,
@@ -330,12 +277,14 @@ export const Entry = z.discriminatedUnion("kind", [
   ImportEntry,
   NoteEntry,
   StrikeEntry,
+  ProvenEntry,
+  SchoolEntry,
 ]);
 export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 2;
+export const LOG_VERSION = 3;
 
 /** A day as it is stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({
@@ -354,12 +303,30 @@ export const FilePhoto = z.strictObject({
 });
 export type FilePhoto = z.infer<typeof FilePhoto>;
 
+/** What other rigs say of an instrument's own error: a normal message in natural parameters. */
+const InstrumentMessage = z.strictObject({
+  kind: z.enum(["reader", "lambda", "idle", "temperature", "ride"]),
+  name: InstrumentName.optional(),
+  precision: z.number().min(0),
+  pull: z.number(),
+});
+export type InstrumentMessage = z.infer<typeof InstrumentMessage>;
+
 /** What export writes and import reads. */
 export const LogFile = z.strictObject({
   format: z.literal("tamis"),
   version: z.literal(LOG_VERSION),
   savedAt: Instant,
-  rigs: z.array(z.strictObject({ header: Header, entries: z.array(Entry) })),
+  rigs: z.array(
+    z.strictObject({
+      header: Header,
+      entries: z.array(Entry),
+      /** kept although this rig cannot have them: no advice uses them, nothing is lost */
+      setAside: z.array(Entry).optional(),
+      /** so that a file gives the same advice everywhere */
+      instruments: z.array(InstrumentMessage).max(50).optional(),
+    }),
+  ),
   photos: z.array(FilePhoto).max(2000).optional(),
 });
 export type LogFile = z.infer<typeof LogFile>;

@@ -7,7 +7,9 @@
 import type { ComparedVerdict } from "../log/parts.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";
 import { normalBetween, normalCdf } from "../numbers/normal.ts";
+import { blendLines } from "./line.ts";
 import type { Likelihood } from "./likelihood.ts";
+import type { LookKind } from "./look-kind.ts";
 
 /** How finely two settings are told apart, as gains in the square of the error. */
 export interface Feel {
@@ -55,3 +57,21 @@ export function comparedLikelihood(
     reads: side * MARK,
   };
 }
+
+/** Speaks of the error halfway between before and after; where nothing was changed it says nothing. */
+export const COMPARED: LookKind<"compared"> = {
+  said: ({ zone, verdict }, { mixtureOf, setting, before, feel }) => {
+    const [was, is] = [mixtureOf(before)[zone], mixtureOf(setting)[zone]];
+    const likelihood = comparedLikelihood(verdict, is.shift - was.shift, feel);
+    return [{ zone, line: blendLines(was, is, 0.5), likelihood }];
+  },
+  next: {
+    how: "timedPair",
+    means: "stopwatch",
+    zones: () => ["top"],
+    // Two settings 5 % apart, three runs each to half a per cent of the time: e₁² - e₂² to ± 0.005.
+    sd: () => 0.05,
+    minutes: () => 25,
+    pair: true,
+  },
+};

@@ -1,6 +1,11 @@
 /** What a temperature reading is held against: the rig's own targets, and readings of the same kind. */
 import type { Build, Reading } from "../log/schema.ts";
-import type { HeatTarget } from "./temperature.ts";
+
+/** Where a temperature belongs, and what still counts as there. */
+export interface HeatTarget {
+  readonly targetK: number;
+  readonly withinK: number;
+}
 
 export type HeatReading = Extract<Reading, { type: "temperature" }>;
 

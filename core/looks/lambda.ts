@@ -1,6 +1,11 @@
 /** A λ (or AFR) figure against the zone's target: a normal likelihood. */
+import { ZONES } from "../carburettor/zones.ts";
 import { requirePositive } from "../units/guard.ts";
 import { normalLikelihood, type Likelihood } from "./likelihood.ts";
+import type { LookKind } from "./look-kind.ts";
+
+/** Errors of λ sensors, as shares of mixture. */
+export const SENSOR_SD = { inside: 0.015, openEnd: 0.05 } as const;
 
 /**
  * @param lambda - as measured
@@ -27,3 +32,22 @@ export function loggedSd(sd: number, { seconds, spread }: { seconds: number; spr
   const looks = Math.max(1, requirePositive("seconds", seconds) / ALIKE_FOR_S);
   return Math.hypot(sd, spread / Math.sqrt(looks));
 }
+
+export const LAMBDA: LookKind<"lambda"> = {
+  said: ({ zone, lambda, sensor, logged }, { build, mixtureOf, setting }) => {
+    const sd = logged ? loggedSd(SENSOR_SD[sensor], logged) : SENSOR_SD[sensor];
+    const likelihood = lambdaLikelihood(lambda, build.targetLambda[zone], sd);
+    return [{ zone, line: mixtureOf(setting)[zone], likelihood }];
+  },
+  instrument: "lambda",
+  next: {
+    how: "lambda",
+    means: "lambda",
+    zones: () => ZONES,
+    sd: (_, _build, seen) => {
+      const newest = seen.findLast((reading) => reading.type === "lambda");
+      return SENSOR_SD[newest?.sensor ?? "inside"];
+    },
+    minutes: (zone) => (zone === "idle" ? 3 : 4),
+  },
+};

@@ -1,7 +1,10 @@
 /** A plug as read, with all that makes its tone worth more or less. */
+import { ZONES, type PerZone } from "../carburettor/zones.ts";
 import type { PlugFinding, Tone } from "../log/parts.ts";
 import type { Build, Reading } from "../log/schema.ts";
 import type { Likelihood } from "./likelihood.ts";
+import { blendLines } from "./line.ts";
+import type { LookKind } from "./look-kind.ts";
 import { toneLikelihood } from "./plug-tone.ts";
 
 /** Errors of readers, as shares of mixture. */
@@ -51,3 +54,30 @@ export function plugLikelihood(reading: PlugReading, fuel: Build["fuel"]["name"]
   const overall = toneLikelihood({ tone: ring, sd: RING_SD * (sd / READER_SD.clean), looksRicher });
   return { ...root, log: (e) => root.log(e) + overall.log(e) };
 }
+
+/** A tone names a band about 6 % wide; as a measurement its own width counts on top of the eye's error. */
+const TONE_BAND_SD = 0.06 / Math.sqrt(12);
+/** A part-throttle plug needs minutes to colour; a full-throttle pull and its cut are short. */
+const MINUTES: PerZone<number> = { idle: 8, low: 10, mid: 10, top: 8 };
+
+export const PLUG: LookKind<"plug"> = {
+  said: (reading, { build, mixtureOf, setting }) => {
+    const at = mixtureOf(setting);
+    return [
+      {
+        zone: reading.zone,
+        line: blendLines(at[reading.zone], at.idle, IDLE_SHARE[reading.cut]),
+        likelihood: plugLikelihood(reading, build.fuel.name),
+      },
+    ];
+  },
+  instrument: "reader",
+  next: {
+    how: "plug",
+    means: "plug",
+    zones: () => ZONES,
+    sd: (_, { fuel }) =>
+      Math.hypot(READER_SD.clean * (fuel.name === "methanol" ? METHANOL_FACTOR : 1), TONE_BAND_SD),
+    minutes: (zone) => MINUTES[zone],
+  },
+};

@@ -5,6 +5,7 @@
 import { SYMPTOMS, type Symptom } from "../log/symptom-names.ts";
 import { normalCdf } from "../numbers/normal.ts";
 import type { Likelihood } from "./likelihood.ts";
+import type { LookKind } from "./look-kind.ts";
 
 /** Error at which it is felt half of the time: where plugs change from "a little" to "lean" or "rich". */
 const FELT_AT = 0.05;
@@ -27,8 +28,15 @@ export function symptomLikelihood(symptom: Symptom): Likelihood {
     log: (e) => Math.log(chanceAt(side * e)),
     tail: (mean, variance) => {
       const spread = Math.hypot(LOGISTIC_SD * WIDTH, Math.sqrt(variance));
-      return normalCdf((side * mean - FELT_AT) / spread);
+      // It may always have another cause: so likely it is at least, however far off the mixture is believed.
+      return OTHER_CAUSE + (1 - OTHER_CAUSE) * normalCdf((side * mean - FELT_AT) / spread);
     },
     reads: side * MARK,
   };
 }
+
+export const SYMPTOM: LookKind<"symptom"> = {
+  said: ({ zone, symptom }, { mixtureOf, setting }) => [
+    { zone, line: mixtureOf(setting)[zone], likelihood: symptomLikelihood(symptom) },
+  ],
+};

@@ -2,18 +2,15 @@
  * A temperature of exhaust gas or head against this engine's own target: hotter is leaner. Until the log has
  * taught how much (heat-slope.ts) only its sign counts.
  */
+import { ZONES, type Zone } from "../carburettor/zones.ts";
+import type { Build } from "../log/schema.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";
+import { heatOf, heatTargetOf, type HeatTarget } from "./heat-reading.ts";
 import type { HeatSlope } from "./heat-slope.ts";
 import { normalLikelihood, type Likelihood } from "./likelihood.ts";
-import { threeStepLikelihood } from "./three-steps.ts";
+import type { LookKind } from "./look-kind.ts";
+import { THREE_STEP_EDGE, threeStepLikelihood, WITNESS_SD } from "./three-steps.ts";
 
-export interface HeatTarget {
-  readonly targetK: number;
-  readonly withinK: number;
-}
-
-/** As loose as a crown or a header: a sign is no more. */
-const SIGN_SD = 0.06;
 /** The target itself is a habit of the rig, not its best mixture to the per cent. */
 const METHOD_SD = 0.02;
 
@@ -37,7 +34,7 @@ export function temperatureLikelihood(
   requirePositive("tolerance of the target", withinK);
   if (!slope) {
     const step = departure > withinK ? "lean" : departure < -withinK ? "rich" : "right";
-    return threeStepLikelihood(step, SIGN_SD);
+    return threeStepLikelihood(step, WITNESS_SD);
   }
   const { perUnitK, sdK, scatterK } = slope;
   const mean = departure / perUnitK;
@@ -46,3 +43,31 @@ export function temperatureLikelihood(
   const variance = (blurK / perUnitK) ** 2 + METHOD_SD ** 2;
   return normalLikelihood(mean, variance);
 }
+
+/** Zones in which this rig knows where a temperature belongs. */
+function zonesWithTarget({ heat }: Build): readonly Zone[] {
+  return ZONES.filter(
+    (zone) =>
+      heat?.exhaust?.[zone] !== undefined ||
+      (zone === "idle" && heat?.staging !== undefined) ||
+      (zone === "top" && heat?.rise !== undefined),
+  );
+}
+
+export const TEMPERATURE: LookKind<"temperature"> = {
+  said: (reading, { build, mixtureOf, setting, heatSlope }) => {
+    const { zone } = reading;
+    const line = mixtureOf(setting)[zone];
+    const target = heatTargetOf(reading, build);
+    if (!target) return [{ zone, line, likelihood: SAYS_NOTHING, silent: true }];
+    return [{ zone, line, likelihood: temperatureLikelihood(heatOf(reading), target, heatSlope) }];
+  },
+  instrument: "temperature",
+  next: {
+    how: "temperature",
+    means: "temperature",
+    zones: zonesWithTarget,
+    sd: () => Math.hypot(WITNESS_SD, (2 * THREE_STEP_EDGE) / Math.sqrt(12)),
+    minutes: (zone) => (zone === "idle" ? 3 : 4),
+  },
+};

@@ -9,14 +9,16 @@ import type { Likelihood } from "./likelihood.ts";
 export type Step = "lean" | "right" | "rich";
 
 /** Where one step turns into the next: between the plug's "a little" and its "lean" or "rich". */
-const EDGE = 0.05;
+export const THREE_STEP_EDGE = 0.05;
+/** Of a crown, a header's colour, a hand on the throttle. */
+export const WITNESS_SD = 0.06;
 /** Where its mark stands when it is beyond an edge. */
 const MARK = 0.09;
 
 const BANDS: Readonly<Record<Step, readonly [number, number]>> = {
-  lean: [EDGE, Infinity],
-  right: [-EDGE, EDGE],
-  rich: [-Infinity, -EDGE],
+  lean: [THREE_STEP_EDGE, Infinity],
+  right: [-THREE_STEP_EDGE, THREE_STEP_EDGE],
+  rich: [-Infinity, -THREE_STEP_EDGE],
 };
 
 /**

@@ -1,7 +1,10 @@
 /** A rig with several carburettors is judged as several rigs with one: each with its own parts and baseline. */
 import { USUAL_SPREAD_PA } from "../balance/spread.ts";
+import { carburettorOf } from "../log/carburettor-of.ts";
 import { PARTS } from "../log/parts.ts";
 import type { Build, Setting } from "../log/schema.ts";
+
+export { carburettorOf } from "../log/carburettor-of.ts";
 
 /** How they are kept in step: as the rig says, else as most are. */
 export const syncOf = ({ sync }: Build): NonNullable<Build["sync"]> =>
@@ -26,13 +29,6 @@ export function buildOfCarburettor(build: Build, index: number): Build {
     baseline: { ...build.baseline, setting: other.setting },
   };
 }
-
-/** @returns the carburettor (from 0) that feeds a cylinder (from 0): shared out evenly, in order */
-export const carburettorOf = (build: Build, cylinder: number): number =>
-  Math.min(
-    carburettorCount(build) - 1,
-    Math.floor((cylinder * carburettorCount(build)) / build.engine.cylinders),
-  );
 
 /** @returns the cylinders (from 1) that a carburettor (from 0) feeds */
 export function cylindersFedBy(build: Build, index: number): number[] {

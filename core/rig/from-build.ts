@@ -56,11 +56,15 @@ function fuelFromLog(logged: Build["fuel"]): Fuel {
   return { density15KgM3, expansionPerK, stoichiometric };
 }
 
-/** @returns the rig as the model wants it; @throws {RangeError} if its baseline air is out of range */
+/**
+ * @returns the rig as the model wants it: several cylinders on one carburettor draw through it together
+ * @throws {RangeError} if its baseline air is out of range
+ */
 export function rigFromBuild(build: Build): Rig {
+  const cylindersEach = build.engine.cylinders / (build.carburettors ?? 1);
   return {
     engine: {
-      displacementM3: build.engine.displacementCm3 * 1e-6,
+      displacementM3: build.engine.displacementCm3 * 1e-6 * cylindersEach,
       turnsPerCycle: build.engine.strokes === 2 ? 1 : 2,
       idleRpm: build.engine.idleRpm,
       peakRpm: build.engine.peakRpm,

@@ -3,33 +3,33 @@
  * a seed, and answers looks as a real one would, through a reader who errs.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Model } from "../carburettor/model.ts";
 import type { Zone } from "../carburettor/zones.ts";
-import { SENSOR_SD } from "../looks/registry.ts";
-import { READER_SD } from "../looks/plug.ts";
+import type { Frame } from "../belief/frame.ts";
 import { zoneMixture } from "../belief/mixture.ts";
-import { toneOf } from "../looks/plug-tone.ts";
 import { PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
+import { SENSOR_SD } from "../looks/lambda.ts";
+import { READER_SD } from "../looks/plug.ts";
+import { toneOf } from "../looks/plug-tone.ts";
 import type { Build, Reading, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
 import type { Random } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 
 export interface HiddenEngine {
-  readonly model: Model;
+  readonly frame: Frame;
   /** in the order of the unknowns */
   readonly truth: readonly number[];
 }
 
 /** @returns an engine drawn from what is thought possible before anything was seen */
-export function drawEngine(model: Model, random: Random): HiddenEngine {
-  return { model, truth: UNKNOWNS.map((name) => PRIOR_SD[name] * random.normal()) };
+export function drawEngine(frame: Frame, random: Random): HiddenEngine {
+  return { frame, truth: UNKNOWNS.map((name) => PRIOR_SD[name] * random.normal()) };
 }
 
 /** @returns the true mixture error in a zone: 0 on target, + lean */
-export function trueError(engine: HiddenEngine, setting: Setting, air: HumidAir, zone: Zone): number {
-  const { shift, row } = zoneMixture(engine.model, air)(settingFromLog(setting))[zone];
-  return shift + dot(row, engine.truth);
+export function trueError({ frame, truth }: HiddenEngine, setting: Setting, air: HumidAir, zone: Zone): number {
+  const { shift, row } = zoneMixture(frame, frame.build, air)(settingFromLog(setting))[zone];
+  return shift + dot(row, truth);
 }
 
 /** @returns what a tuner reads off a cleanly cut plug that shows this error */

@@ -71,7 +71,7 @@ const towards = (from: number, to: number, dtS: number, lagS: number): number =>
 
 /** True mixture error at any opening, from a table fine enough to be read between its lines. */
 function errorTable(
-  { model, truth }: HiddenEngine,
+  { frame, truth }: HiddenEngine,
   setting: Setting,
   air: HumidAir,
 ): (throttle: number) => number {
@@ -79,7 +79,7 @@ function errorTable(
     throttle: i / 100,
     shares: residualShares(rulerPosition(i / 100)),
   }));
-  const map = mixtureMap(model, air, openings);
+  const map = mixtureMap(frame, frame.build, air, openings);
   const fitted = settingFromLog(setting);
   const errors = openings.map((_, i) => {
     const { shift, row } = map.at(fitted, i);

@@ -1,11 +1,10 @@
 /** What a screw does to the idle mixture at each position, by the model: the scale that best idle is fitted on. */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Setting } from "../carburettor/carburettor.ts";
-import type { Model } from "../carburettor/model.ts";
-import { mixtureMap } from "./mixture.ts";
+import { SCREW_DOMAIN, type Setting } from "./carburettor.ts";
+import { feedAt, pointAt, type Model } from "./model.ts";
 
 const STEP_TURNS = 0.1;
-const FURTHEST_TURNS = 10;
+const FURTHEST_TURNS = SCREW_DOMAIN.max;
 
 /** Turns out, and how far the idle mixture has moved from the seat: rising whichever fluid the screw meters. */
 export interface ScrewTable {
@@ -15,12 +14,12 @@ export interface ScrewTable {
 
 /** @throws {RangeError} if the setting is impossible on this model */
 export function screwScale(model: Model, setting: Setting, air: HumidAir): ScrewTable {
-  const map = mixtureMap(model, air, [{ throttle: 0, shares: { idle: 1 } }]);
+  const point = pointAt(model.rig, air, 0);
   const turns = Array.from(
     { length: Math.round(FURTHEST_TURNS / STEP_TURNS) + 1 },
     (_, i) => Math.round(i * STEP_TURNS * 10) / 10,
   );
-  const shifts = turns.map((screwTurns) => map.at({ ...setting, screwTurns }, 0).shift);
+  const shifts = turns.map((screwTurns) => feedAt(model, { ...setting, screwTurns }, point).lnAirFuel);
   const seated = shifts[0] ?? 0;
   return { turns, mixture: shifts.map((shift) => Math.abs(shift - seated)) };
 }

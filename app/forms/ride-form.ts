@@ -1,0 +1,31 @@
+/** A ride told zone by zone, and a setting said to be right: as their forms send them. */
+import * as z from "zod";
+import { FELT } from "#core/log/readings/ride-report.ts";
+import { PROVEN, type ProvenEntry, type Reading } from "#core/log/schema.ts";
+import type { ReadingsRead } from "./witness-form.ts";
+
+const Told = z.enum([...FELT, "unused"]).default("unused");
+const RideSent = z.object({ "felt.idle": Told, "felt.low": Told, "felt.mid": Told, "felt.top": Told });
+
+export function readRide(texts: unknown): ReadingsRead {
+  const sent = RideSent.safeParse(texts);
+  if (!sent.success) return { ok: false, fields: { form: "This report cannot be read. Nothing was saved." } };
+  const felt: Extract<Reading, { type: "rideReport" }>["felt"] = {};
+  for (const zone of ["idle", "low", "mid", "top"] as const) {
+    const told = sent.data[`felt.${zone}`];
+    if (told !== "unused") felt[zone] = told;
+  }
+  return Object.keys(felt).length > 0
+    ? { ok: true, readings: [{ type: "rideReport", felt }] }
+    : { ok: false, fields: { felt: "Say of at least one zone how it pulled." } };
+}
+
+const ProvenSent = z.object({
+  how: z.enum(PROVEN).exclude(["guess"]),
+  note: z.string().trim().max(500, "At most 500 signs.").default(""),
+});
+
+export function readProven(texts: unknown): Pick<ProvenEntry, "how" | "note"> | undefined {
+  const sent = ProvenSent.safeParse(texts);
+  return sent.success ? sent.data : undefined;
+}

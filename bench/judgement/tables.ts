@@ -1,0 +1,75 @@
+/** Results as tables. */
+import type { PerZone } from "#core/carburettor/zones.ts";
+import { allRight } from "#core/simulator/real-engine.ts";
+import type { Outcome } from "#core/simulator/trial.ts";
+import type { NewAir } from "./trials.ts";
+
+export const share = <T>(items: readonly T[], is: (item: T) => boolean): number =>
+  items.length === 0 ? NaN : items.filter(is).length / items.length;
+
+const percent = (x: number): string => (Number.isNaN(x) ? "-" : `${(100 * x).toFixed(0)} %`);
+
+export function quantile(values: readonly number[], q: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
+}
+
+export type Row = Readonly<Record<string, string>>;
+
+export function markdown(rows: readonly Row[]): string {
+  const [first] = rows;
+  if (!first) return "";
+  const heads = Object.keys(first);
+  const line = (cells: readonly string[]) => `| ${cells.join(" | ")} |`;
+  return [line(heads), line(heads.map(() => "---")), ...rows.map((row) => line(heads.map((head) => row[head] ?? "")))].join("\n");
+}
+
+const within = (zone: keyof PerZone<number>) => (errors: PerZone<number>) => Math.abs(errors[zone]) <= 0.05;
+
+export function newAirRow(name: string, results: readonly NewAir[]): Row {
+  return {
+    "": name,
+    engines: String(results.length),
+    "do nothing": percent(share(results, ({ nothing }) => allRight(nothing))),
+    "main by chart": percent(share(results, ({ chart }) => allRight(chart))),
+    "the card": percent(share(results, ({ card }) => allRight(card))),
+    idle: percent(share(results, ({ card }) => within("idle")(card))),
+    middle: percent(share(results, ({ card }) => within("mid")(card))),
+    top: percent(share(results, ({ card }) => within("top")(card))),
+  };
+}
+
+export function unknownRow(name: string, results: readonly Outcome[]): Row {
+  const looks = results.map((one) => one.looks);
+  const minutes = results.map((one) => one.minutes);
+  return {
+    "": name,
+    engines: String(results.length),
+    "looks: median": String(quantile(looks, 0.5)),
+    "90th": String(quantile(looks, 0.9)),
+    "minutes: median": String(quantile(minutes, 0.5)),
+    "all right": percent(share(results, ({ errors }) => allRight(errors))),
+    idle: percent(share(results, ({ errors }) => within("idle")(errors))),
+    middle: percent(share(results, ({ errors }) => within("mid")(errors))),
+    top: percent(share(results, ({ errors }) => within("top")(errors))),
+    "lean looks an engine": (results.reduce((sum, one) => sum + one.leanLooks, 0) / results.length).toFixed(2),
+    unfinished: String(results.filter(({ finished }) => !finished).length),
+  };
+}
+
+/** Of what is called so likely right, how much is so. */
+export function calibrationRows(results: readonly Outcome[]): Row[] {
+  const said = results.flatMap(({ said: zones, errors }) =>
+    zones.map(({ zone, chance }) => ({ chance, right: within(zone)(errors) })),
+  );
+  return Array.from({ length: 10 }, (_, i) => {
+    const inBin = said.filter(({ chance }) => chance >= i / 10 && (chance < (i + 1) / 10 || i === 9));
+    const mean = inBin.reduce((sum, { chance }) => sum + chance, 0) / inBin.length;
+    return {
+      said: `${10 * i}-${10 * (i + 1)} %`,
+      times: String(inBin.length),
+      "on average": percent(mean),
+      "are right": percent(share(inBin, ({ right }) => right)),
+    };
+  });
+}

@@ -1,0 +1,65 @@
+/** Chances of several zones at once, by seeded draws of what is believed. */
+import type { PerZone, Zone } from "../carburettor/zones.ts";
+import type { Belief } from "../belief/unknowns.ts";
+import type { Line } from "../looks/line.ts";
+import type { Setting } from "../log/schema.ts";
+import { cholesky, dot } from "../numbers/linear.ts";
+import { seededRandom } from "../numbers/random.ts";
+import { REACHED_ZONES, TOLERANCE, type SettingJudge } from "./judge-setting.ts";
+import { loss } from "./loss.ts";
+
+const DRAWS = 400;
+const DRAW_SEED = 45165;
+
+const normals = new Map<number, readonly Float64Array[]>();
+
+/** Standard normals of one size, drawn once. */
+function standardDraws(size: number): readonly Float64Array[] {
+  const known = normals.get(size);
+  if (known) return known;
+  const random = seededRandom(DRAW_SEED);
+  const drawn = Array.from({ length: DRAWS }, () => Float64Array.from({ length: size }, () => random.normal()));
+  normals.set(size, drawn);
+  return drawn;
+}
+
+const beliefDraws = new WeakMap<Belief, readonly Float64Array[]>();
+
+/** @returns what the unknowns may be, the same draws whenever the same belief is asked */
+function drawsOf(belief: Belief): readonly Float64Array[] {
+  const known = beliefDraws.get(belief);
+  if (known) return known;
+  const size = belief.mean.length;
+  const lower = cholesky(belief.covariance);
+  const drawn = standardDraws(size).map((z) =>
+    Float64Array.from(belief.mean, (mean, i) => {
+      let sum = mean;
+      for (let j = 0; j <= i; j += 1) sum += (lower[i * size + j] ?? 0) * (z[j] ?? 0);
+      return sum;
+    }),
+  );
+  beliefDraws.set(belief, drawn);
+  return drawn;
+}
+
+const errorAt = ({ shift, row }: Line, draw: Float64Array): number => shift + dot(row, draw);
+
+/** @returns chance that one setting costs less than another, in the zones that a hand can put right */
+export function chanceBetter({ beliefs, weights, lines }: SettingJudge, from: Setting, to: Setting): number {
+  const cost = (at: PerZone<Line>, draw: Float64Array) =>
+    REACHED_ZONES.reduce((sum, zone) => sum + weights[zone] * loss(zone, errorAt(at[zone], draw)), 0);
+  const [before, after] = [lines(from), lines(to)];
+  const draws = drawsOf(beliefs.together);
+  return draws.filter((draw) => cost(after, draw) < cost(before, draw)).length / draws.length;
+}
+
+/** @returns chance that all these zones are right together: of the worst cylinder where there are several */
+export function chanceAllRight({ beliefs, lines }: SettingJudge, setting: Setting, zones: readonly Zone[]): number {
+  const at = lines(setting);
+  const chances = beliefs.each.map(({ belief }) => {
+    const draws = drawsOf(belief);
+    const right = draws.filter((draw) => zones.every((zone) => Math.abs(errorAt(at[zone], draw)) <= TOLERANCE));
+    return right.length / draws.length;
+  });
+  return Math.min(...chances);
+}

@@ -1,0 +1,240 @@
+/**
+ * The plan for this stop: of everything allowed and in the box, the least expected loss and work, in as many
+ * changes as can be told apart afterwards. Each change is made for one zone and moves the way that zone asks; the
+ * search is over sets of zones, never lines dropped from a larger optimum.
+ */
+import type { PerZone } from "../carburettor/zones.ts";
+import { ZONES } from "../carburettor/zones.ts";
+import { PARTS, type Part } from "../log/parts.ts";
+import type { ChangesSchool, OrderSchool } from "../log/schools.ts";
+import type { Build, Setting } from "../log/schema.ts";
+import { chanceBetter } from "./chances.ts";
+import type { Choices } from "./choices.ts";
+import { REACHED_ZONES, type Judged, type ReachedZone, type SettingJudge } from "./judge-setting.ts";
+import { LEAST_EFFECT, movesFor, RULES, workOf, type PartsOfZone } from "./moves.ts";
+
+export interface PlanChange {
+  readonly part: Part;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** One line of the plan: what a spanner does for one zone. */
+export interface PlanLine {
+  readonly zone: ReachedZone;
+  readonly changes: readonly PlanChange[];
+  /** how the line moves the mixture in each zone, + leaner */
+  readonly effect: PerZone<number>;
+}
+
+export interface Plan {
+  /** what is fitted when all of it is done */
+  readonly card: Judged;
+  readonly lines: readonly PlanLine[];
+  /** expected fall of the loss */
+  readonly gain: number;
+  /** chance that the engine is better off with it; 1 for a plan of no change */
+  readonly chanceBetter: number;
+  /** what is fitted is too likely past the lean limit at the top: this comes before anything else */
+  readonly urgent: boolean;
+  /** whether the card is safe at the top */
+  readonly safe: boolean;
+}
+
+export interface PlanQuestion {
+  readonly judge: SettingJudge;
+  readonly build: Build;
+  readonly options: Choices;
+  readonly fitted: Setting;
+  /** is a setting safe at the top, or its risk waived for now */
+  readonly isSafe: (judged: Judged) => boolean;
+  readonly changes: ChangesSchool;
+  readonly order: OrderSchool;
+}
+
+/** A stop must gain as much as a 2 % error in a zone that counts for a third. */
+export const LEAST_GAIN = 0.05;
+/** Below this chance of an improvement a look is worth more than a spanner. */
+export const LEAST_CHANCE = 0.6;
+/** Any safe setting beats any unsafe one; among unsafe ones the least risk wins. */
+const UNSAFE = 1e6;
+/** So many neighbours on either side are tried together, two zones at a time. */
+const NEAR = 2;
+
+export const ORDER: Readonly<Record<OrderSchool, readonly ReachedZone[]>> = {
+  bottomUp: ["idle", "mid", "top"],
+  topFirst: ["top", "idle", "mid"],
+  mainThenClip: ["top", "mid", "idle"],
+  startThenFinish: ["idle", "top", "mid"],
+};
+
+const SUBSETS: readonly (readonly ReachedZone[])[] = [
+  ["idle"],
+  ["mid"],
+  ["top"],
+  ["idle", "mid"],
+  ["idle", "top"],
+  ["mid", "top"],
+  ["idle", "mid", "top"],
+];
+
+type Moves = Readonly<Record<ReachedZone, readonly PartsOfZone[]>>;
+
+/**
+ * Each part moves the way its own zone asks, by as much as can be noticed there. Out of danger at the top leads
+ * only what feeds it: the main, and the clip where no main does it.
+ */
+function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): Moves {
+  const now = judge.judge(fitted);
+  const danger = !isSafe(now);
+  const mains = movesFor("top", options, build, fitted);
+  const mainSaves = mains.some((move) => isSafe(judge.judge({ ...fitted, ...move })));
+  const allowed = (zone: ReachedZone): readonly PartsOfZone[] =>
+    movesFor(zone, options, build, fitted).filter((move) => {
+      const after = judge.judge({ ...fitted, ...move });
+      const moved = after.zones[zone].mean - now.zones[zone].mean;
+      const rescues =
+        danger && after.leanRisk < now.leanRisk && (zone === "top" || (zone === "mid" && !mainSaves));
+      const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean);
+      return Math.abs(moved) >= LEAST_EFFECT && (asked || rescues);
+    });
+  return { idle: allowed("idle"), mid: allowed("mid"), top: allowed("top") };
+}
+
+interface Found {
+  readonly judged: Judged;
+  readonly cost: number;
+}
+
+function costOf({ fitted, isSafe }: PlanQuestion, judged: Judged): number {
+  if (!isSafe(judged)) return UNSAFE * (1 + judged.leanRisk);
+  return judged.reachedLoss + workOf(fitted, judged.setting);
+}
+
+const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
+  Object.fromEntries(PARTS.filter((part) => RULES[part] === zone).map((part) => [part, setting[part]]));
+
+/** The best setting that changes parts of these zones only: zone by zone, then two neighbours at a time. */
+function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZone[]): Found {
+  const { judge, fitted } = question;
+  const foundAt = (setting: Setting): Found => {
+    const judged = judge.judge(setting);
+    return { judged, cost: costOf(question, judged) };
+  };
+  let best = foundAt(fitted);
+  const offers = (zone: ReachedZone) => [partsOf(zone, fitted), ...moves[zone]];
+  const take = (setting: Setting): boolean => {
+    const found = foundAt(setting);
+    if (!(found.cost < best.cost - 1e-12)) return false;
+    best = found;
+    return true;
+  };
+  const singles = () =>
+    zones
+      .map((zone) => offers(zone).map((move) => take({ ...best.judged.setting, ...move })))
+      .flat()
+      .some(Boolean);
+  const near = (zone: ReachedZone): readonly PartsOfZone[] => {
+    const all = offers(zone).map((move) => ({ ...best.judged.setting, ...move }));
+    const lean = [...all].sort((a, b) => judge.lines(a)[zone].shift - judge.lines(b)[zone].shift);
+    const here = judge.lines(best.judged.setting)[zone].shift;
+    const i = lean.findIndex((setting) => judge.lines(setting)[zone].shift >= here);
+    return lean.slice(Math.max(0, i - NEAR), i + NEAR + 1).map((setting) => partsOf(zone, setting));
+  };
+  const pairs = () => {
+    const start = best.judged.setting;
+    let better = false;
+    for (const [i, first] of zones.entries())
+      for (const second of zones.slice(i + 1))
+        for (const a of near(first))
+          for (const b of near(second)) better = take({ ...start, ...a, ...b }) || better;
+    return better;
+  };
+  while (singles() || pairs()) {
+    // each round strictly lowers the cost over a finite box, so this ends
+  }
+  return best;
+}
+
+/** @returns what each zone's parts do by themselves, in the order in which a spanner meets them */
+function linesOf({ judge, fitted }: PlanQuestion, card: Setting): PlanLine[] {
+  const before = judge.lines(fitted);
+  return REACHED_ZONES.flatMap((zone): PlanLine[] => {
+    const changes = PARTS.filter((part) => RULES[part] === zone && fitted[part] !== card[part]).map((part) => ({
+      part,
+      from: fitted[part],
+      to: card[part],
+    }));
+    if (changes.length === 0) return [];
+    const after = judge.lines({ ...fitted, ...partsOf(zone, card) });
+    const effect = (z: (typeof ZONES)[number]) => after[z].shift - before[z].shift;
+    return [
+      { zone, changes, effect: { idle: effect("idle"), low: effect("low"), mid: effect("mid"), top: effect("top") } },
+    ];
+  });
+}
+
+/** Each line makes most of what is predicted for its own zone: then a look there tells what it did. */
+export function canBeToldApart(lines: readonly PlanLine[]): boolean {
+  return lines.every(({ zone, effect }) => {
+    const all = lines.reduce((sum, other) => sum + Math.abs(other.effect[zone]), 0);
+    return Math.abs(effect[zone]) > 0.5 * all;
+  });
+}
+
+function planOf(question: PlanQuestion, found: Found, sure: boolean): Plan {
+  const { judge, fitted, isSafe } = question;
+  const now = judge.judge(fitted);
+  const { judged } = found;
+  const lines = linesOf(question, judged.setting);
+  return {
+    card: judged,
+    lines,
+    gain: now.reachedLoss - judged.reachedLoss,
+    chanceBetter: lines.length === 0 || !sure ? 1 : chanceBetter(judge, fitted, judged.setting),
+    urgent: !isSafe(now),
+    safe: isSafe(judged),
+  };
+}
+
+/** Where one change a stop is the school, its order says which: the first zone that is worth it. */
+function oneOf(question: PlanQuestion, moves: Moves, now: Found): Found {
+  const { judge, fitted, isSafe, order } = question;
+  const danger = !isSafe(judge.judge(fitted));
+  const singles = ORDER[order].map((zone) => descend(question, moves, [zone]));
+  const least = singles.reduce((a, b) => (b.cost < a.cost ? b : a), now);
+  if (danger) return least;
+  return singles.find(({ cost }) => now.cost - cost >= LEAST_GAIN) ?? least;
+}
+
+function bestOf(question: PlanQuestion): Found {
+  const { judge, fitted } = question;
+  const moves = allowedMoves(question);
+  const judged = judge.judge(fitted);
+  const now: Found = { judged, cost: costOf(question, judged) };
+  if (question.changes === "oneAtATime") return oneOf(question, moves, now);
+  const sets = SUBSETS.filter((zones) => zones.every((zone) => moves[zone].length > 0));
+  return sets.reduce((best, zones) => {
+    const found = descend(question, moves, zones);
+    if (!(found.cost < best.cost - 1e-12)) return best;
+    return canBeToldApart(linesOf(question, found.judged.setting)) ? found : best;
+  }, now);
+}
+
+/** The least loss to be had with one stop, for the worth of a look: no words, no chances. */
+export function leastLoss(question: PlanQuestion): number {
+  const { judged } = bestOf(question);
+  return judged.reachedLoss + workOf(question.fitted, judged.setting);
+}
+
+/** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
+export function planStop(question: PlanQuestion): Plan {
+  const { judge, fitted, isSafe } = question;
+  const judged = judge.judge(fitted);
+  const stay: Found = { judged, cost: costOf(question, judged) };
+  const best = bestOf(question);
+  const plan = planOf(question, best, true);
+  if (!isSafe(judged)) return plan;
+  const worthIt = plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE;
+  return worthIt ? plan : planOf(question, stay, true);
+}

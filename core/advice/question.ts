@@ -1,0 +1,48 @@
+/** All that the plan and the next look are asked about one group of carburettors in one air. */
+import type { HumidAir } from "../air/humid-air.ts";
+import type { Present } from "../log/fold.ts";
+import type { Case, Group } from "./case.ts";
+import { choices, lockedParts } from "./choices.ts";
+import type { SettingJudge } from "./judge-setting.ts";
+import { lookMeans } from "./means.ts";
+import { screwStep } from "./moves.ts";
+import type { LookQuestion } from "./next-look.ts";
+import { safetyRule } from "./safety.ts";
+
+/** The same hand has told this setting in this air: a second ride says what the first did. */
+function toldAlready({ looks, settings, air }: Present): boolean {
+  return looks.some(
+    (look) =>
+      look.entry.reading.type === "rideReport" &&
+      look.air?.id === air?.id &&
+      JSON.stringify(look.settings) === JSON.stringify(settings),
+  );
+}
+
+export function questionOf(
+  { present, replayed }: Case,
+  group: Group,
+  judge: SettingJudge,
+  air: HumidAir,
+): LookQuestion {
+  const { build, fitted, frame, evidence, cylinders } = group;
+  return {
+    judge,
+    build,
+    fitted,
+    options: choices(build, fitted, lockedParts(build), screwStep(judge, fitted)),
+    isSafe: safetyRule({
+      proven: frame.build.baseline.proven,
+      air,
+      provenAir: frame.air,
+      looksAtTop: evidence.filter(({ zone }) => zone === "top").length,
+    }),
+    changes: present.schools.changes,
+    order: present.schools.order,
+    joint: replayed.joint,
+    layout: replayed.layout,
+    cylinders,
+    means: lookMeans(present, build).filter((means) => means !== "rideReport" || !toldAlready(present)),
+    seen: present.looks.map(({ entry }) => entry.reading),
+  };
+}

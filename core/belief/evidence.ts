@@ -1,0 +1,16 @@
+/** A look as the belief takes it in: one line of the unknowns, and what is said along it. */
+import type { Zone } from "../carburettor/zones.ts";
+import type { Likelihood } from "../looks/likelihood.ts";
+import type { Line } from "../looks/line.ts";
+
+export interface Evidence {
+  readonly lookId: string;
+  readonly zone: Zone;
+  /** along the long belief */
+  readonly line: Line;
+  readonly likelihood: Likelihood;
+  /** the model's own shift then, without what is not known, through each carburettor (from 0) it speaks of */
+  readonly shifts: ReadonlyMap<number, number>;
+  /** weighs nothing by itself */
+  readonly silent?: true;
+}

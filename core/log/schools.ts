@@ -1,0 +1,41 @@
+/** Good tuners disagree: named ways of working, one of each kind in force at a time. */
+import * as z from "zod";
+
+/** Where the mixture screw is set between its two fall-offs. */
+export const SCREW_SCHOOLS = ["middle", "highest", "touchRich", "byFeel"] as const;
+export type ScrewSchool = (typeof SCREW_SCHOOLS)[number];
+
+/** How many parts are changed at one stop: all that can be told apart afterwards, or one. */
+export const CHANGES_SCHOOLS = ["toldApart", "oneAtATime"] as const;
+export type ChangesSchool = (typeof CHANGES_SCHOOLS)[number];
+
+/** Where the work begins. */
+export const ORDER_SCHOOLS = ["bottomUp", "topFirst", "mainThenClip", "startThenFinish"] as const;
+export type OrderSchool = (typeof ORDER_SCHOOLS)[number];
+
+/** What a tuner can look with. */
+export const LOOK_MEANS = ["plug", "idleBench", "lambda", "temperature", "stopwatch", "rideReport"] as const;
+export type LookMeans = (typeof LOOK_MEANS)[number];
+
+export const School = z.discriminatedUnion("what", [
+  z.strictObject({ what: z.literal("screw"), is: z.enum(SCREW_SCHOOLS) }),
+  z.strictObject({ what: z.literal("changes"), is: z.enum(CHANGES_SCHOOLS) }),
+  z.strictObject({ what: z.literal("order"), is: z.enum(ORDER_SCHOOLS) }),
+  z.strictObject({ what: z.literal("lookWith"), is: z.array(z.enum(LOOK_MEANS)).min(1).max(6) }),
+]);
+export type School = z.infer<typeof School>;
+
+export interface Schools {
+  readonly screw: ScrewSchool;
+  readonly changes: ChangesSchool;
+  readonly order: OrderSchool;
+  /** nothing until it was asked: then the log shows what was used */
+  readonly lookWith: readonly LookMeans[] | undefined;
+}
+
+export const USUAL_SCHOOLS: Schools = {
+  screw: "middle",
+  changes: "toldApart",
+  order: "bottomUp",
+  lookWith: undefined,
+};

@@ -1,0 +1,13 @@
+/** The piston's crown through the plug hole: washed at its edges is rich, an island right, dry all over lean. */
+import type { Crown } from "../log/parts.ts";
+import type { LookKind } from "./look-kind.ts";
+import { threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";
+
+const STEPS: Readonly<Record<Crown, Step>> = { dry: "lean", island: "right", washed: "rich" };
+
+export const CROWN: LookKind<"crown"> = {
+  said: ({ zone, crown }, { mixtureOf, setting }) => [
+    { zone, line: mixtureOf(setting)[zone], likelihood: threeStepLikelihood(STEPS[crown], WITNESS_SD) },
+  ],
+  instrument: "reader",
+};

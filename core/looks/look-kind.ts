@@ -1,0 +1,70 @@
+/** What the judgement asks of every kind of look. One file a kind, one table of them in registry.ts. */
+import type { Setting } from "../carburettor/carburettor.ts";
+import type { Zone } from "../carburettor/zones.ts";
+import type { LookMeans, ScrewSchool } from "../log/schools.ts";
+import type { Build, Reading } from "../log/schema.ts";
+import type { ReadingOf } from "../log/readings/reading.ts";
+import type { Feel } from "./compared.ts";
+import type { HeatSlope } from "./heat-slope.ts";
+import type { InstrumentKind } from "./instruments.ts";
+import type { Likelihood } from "./likelihood.ts";
+import type { Line, ZoneMixture } from "./line.ts";
+
+/** What a look says along one line. */
+export interface Said {
+  readonly zone: Zone;
+  readonly line: Line;
+  readonly likelihood: Likelihood;
+  /** weighs nothing by itself; it is drawn nowhere */
+  readonly silent?: true;
+}
+
+/** Where and when it was taken, and what the rest of the log knows that a look cannot say by itself. */
+export interface LookContext {
+  readonly build: Build;
+  /** what any setting does on that machine, in that air */
+  readonly mixtureOf: ZoneMixture;
+  readonly setting: Setting;
+  /** fitted before the change that the look is about; the same where there was none */
+  readonly before: Setting;
+  readonly screwSchool: ScrewSchool;
+  /** how finely two settings were told apart, when not by hand */
+  readonly feel?: Feel | undefined;
+  /** what this engine's temperatures have taught */
+  readonly heatSlope?: HeatSlope | undefined;
+}
+
+/** How a look that could be taken next is called. */
+export type LookHow =
+  | "plug"
+  | "idleBench"
+  | "lambda"
+  | "temperature"
+  | "timedPair"
+  | "rideReport"
+  | "crown"
+  | "header"
+  | "symptom";
+
+/** What a look of this kind could show, were it the next. */
+export interface NextLook {
+  readonly how: LookHow;
+  readonly means: LookMeans;
+  /** zones it can be taken in on this rig; a report of a whole ride speaks of all of them at once */
+  readonly zones: (build: Build) => readonly Zone[];
+  /** sd of what one such look says of its zone on this rig, log mixture, without its instrument's own error */
+  readonly sd: (zone: Zone, build: Build, seen: readonly Reading[]) => number;
+  readonly minutes: (zone: Zone) => number;
+  /** it is about two settings, not about what is fitted */
+  readonly pair?: true;
+  /** one look speaks of all its zones */
+  readonly wholeRide?: true;
+}
+
+export interface LookKind<T extends Reading["type"]> {
+  /** @returns what it says, one item a zone it speaks of */
+  readonly said: (reading: ReadingOf<T>, context: LookContext) => readonly Said[];
+  /** whose error it shares; nothing where each is its own */
+  readonly instrument?: InstrumentKind;
+  readonly next?: NextLook;
+}

@@ -1,0 +1,30 @@
+/** How it pulled, zone by zone: an ordinal probit with the edges of any witness that tells three things apart. */
+import { ZONES } from "../carburettor/zones.ts";
+import type { Felt } from "../log/readings/ride-report.ts";
+import type { LookKind } from "./look-kind.ts";
+import { THREE_STEP_EDGE, threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";
+
+const STEPS: Readonly<Record<Felt, Step>> = { rich: "rich", clean: "right", lean: "lean" };
+
+/** The sense that three words have is a third wider than the hand's own error. */
+const AS_MEASURED_SD = Math.hypot(WITNESS_SD, (2 * THREE_STEP_EDGE) / Math.sqrt(12));
+
+export const RIDE_REPORT: LookKind<"rideReport"> = {
+  said: ({ felt }, { mixtureOf, setting }) => {
+    const at = mixtureOf(setting);
+    return ZONES.flatMap((zone) => {
+      const told = felt[zone];
+      if (told === undefined) return [];
+      return [{ zone, line: at[zone], likelihood: threeStepLikelihood(STEPS[told], WITNESS_SD) }];
+    });
+  },
+  instrument: "ride",
+  next: {
+    how: "rideReport",
+    means: "rideReport",
+    zones: () => ZONES,
+    sd: () => AS_MEASURED_SD,
+    minutes: () => 6,
+    wholeRide: true,
+  },
+};

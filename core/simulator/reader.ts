@@ -1,0 +1,111 @@
+/** Somebody who looks: at plugs, with a meter, with a tachometer at idle, with a probe, from the saddle. */
+import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
+import type { Build, Reading, Setting } from "../log/schema.ts";
+import { toneOf } from "../looks/plug-tone.ts";
+import { THREE_STEP_EDGE } from "../looks/three-steps.ts";
+import type { Random } from "../numbers/random.ts";
+
+/** Scatter and own error of each instrument, log mixture. */
+export interface Reader {
+  readonly plug: { readonly sd: number; readonly bias: number };
+  readonly lambda: { readonly sd: number; readonly bias: number };
+  readonly idleTurns: { readonly sd: number };
+  readonly idle: { readonly bias: number };
+  readonly ride: { readonly sd: number; readonly bias: number };
+  readonly heat: { readonly sd: number; readonly bias: number };
+}
+
+/** @param biasShare - 1 as the docs list them, more for readers who are off */
+export function drawReader(random: Random, biasShare = 1): Reader {
+  const bias = (sd: number) => biasShare * sd * random.normal();
+  return {
+    plug: { sd: 0.03, bias: bias(0.012) },
+    lambda: { sd: 0.015, bias: bias(0.01) },
+    idleTurns: { sd: 0.1 },
+    idle: { bias: bias(0.01) },
+    ride: { sd: 0.06, bias: bias(0.015) },
+    heat: { sd: 0.04, bias: bias(0.02) },
+  };
+}
+
+export function readPlugOf(reader: Reader, error: number, zone: Zone, fuel: Build["fuel"], random: Random): Reading {
+  const { sd, bias } = reader.plug;
+  const factor = fuel.name === "methanol" ? 2.5 : 1;
+  const tone = toneOf(error + bias + factor * sd * random.normal());
+  return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
+}
+
+export function readLambdaOf(reader: Reader, error: number, zone: Zone, build: Build, random: Random): Reading {
+  const { sd, bias } = reader.lambda;
+  const lambda = build.targetLambda[zone] * Math.exp(error + bias + sd * random.normal());
+  return { type: "lambda", zone, lambda: Math.min(2, Math.max(0.4, Math.round(lambda * 1000) / 1000)), sensor: "inside" };
+}
+
+/** Kelvin of exhaust gas or head for a unit of mixture: what the log has to learn. */
+const KELVIN_PER_UNIT = 600;
+
+export function readHeatOf(reader: Reader, error: number, zone: Zone, build: Build, random: Random): Reading | undefined {
+  const target = build.heat?.exhaust?.[zone];
+  if (!target) return undefined;
+  const { sd, bias } = reader.heat;
+  const temperatureK = target.targetK + KELVIN_PER_UNIT * (error + bias + sd * random.normal());
+  return { type: "temperature", zone, sensor: "exhaust", temperatureK: Math.min(1600, Math.max(230, temperatureK)) };
+}
+
+export function rideReportOf(reader: Reader, errors: PerZone<number>, random: Random): Reading {
+  const { sd, bias } = reader.ride;
+  const felt = (zone: Zone) => {
+    const x = errors[zone] + bias + sd * random.normal();
+    return x > THREE_STEP_EDGE ? "lean" : x < -THREE_STEP_EDGE ? "rich" : "clean";
+  };
+  return { type: "rideReport", felt: { idle: felt("idle"), low: felt("low"), mid: felt("mid"), top: felt("top") } };
+}
+
+/**
+ * The idle bench: the screw is walked until the idle falls on both sides, and its middle is found to a tenth of a
+ * turn. Nothing where the middle lies beyond the seat or the thread.
+ */
+export function walkIdle(
+  reader: Reader,
+  setting: Setting,
+  idleErrorAt: (setting: Setting) => number,
+  random: Random,
+): Reading | undefined {
+  const at = (screwTurns: number) => idleErrorAt({ ...setting, screwTurns }) + reader.idle.bias;
+  const turns = Array.from({ length: 81 }, (_, i) => i / 10);
+  const crossing = (wanted: number) => {
+    for (let i = 1; i < turns.length; i += 1) {
+      const [a, b] = [turns[i - 1] ?? 0, turns[i] ?? 0];
+      const [ea, eb] = [at(a) - wanted, at(b) - wanted];
+      if (ea === 0 || ea * eb < 0) return a + (0.1 * Math.abs(ea)) / (Math.abs(ea) + Math.abs(eb) || 1);
+    }
+    return undefined;
+  };
+  const middle = crossing(0);
+  if (middle === undefined) return undefined;
+  const half = 0.11;
+  const seen = [crossing(-half), crossing(half)];
+  // A fall-off beyond the seat or the thread: the walk ends there, and the middle is doubted by half its span.
+  const nearer = (wanted: number) => (Math.abs(at(0) - wanted) < Math.abs(at(8) - wanted) ? 0 : 8);
+  const ends = seen.map((x, i) => x ?? nearer(i === 0 ? -half : half));
+  const slip = reader.idleTurns.sd * random.normal();
+  const bound = (x: number) => Math.min(9.9, Math.max(0, Math.round((x + slip) * 1000) / 1000));
+  const fallIn = bound(Math.min(...ends));
+  const fallOut = Math.max(bound(Math.max(...ends)), fallIn + 0.1);
+  const oneSided = seen.some((x) => x === undefined);
+  const points = [0, 0.25, 0.5, 0.75, 1].map((share) => ({
+    turns: fallIn + share * (fallOut - fallIn),
+    rpm: 1500,
+  }));
+  return {
+    type: "bestIdle",
+    zone: "idle",
+    fallInTurns: fallIn,
+    fallOutTurns: fallOut,
+    sdTurns: oneSided ? Math.max(reader.idleTurns.sd, (fallOut - fallIn) / 4) : reader.idleTurns.sd,
+    points,
+  };
+}
+
+/** @returns is this top past its lean limit? */
+export const isPastLimit = (errors: PerZone<number>): boolean => errors.top > LEAN_LIMIT.top;

@@ -1,0 +1,187 @@
+/** One tuner with one engine, from the first air to the last change: what is spent, how close it comes. */
+import type { AirState } from "../air/humid-air.ts";
+import type { PerZone, Zone } from "../carburettor/zones.ts";
+import { advise, type Advice } from "../advice/advise.ts";
+import type { ReachedZone } from "../advice/judge-setting.ts";
+import { fold } from "../log/fold.ts";
+import type { LookMeans } from "../log/schools.ts";
+import type { Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
+import type { Random } from "../numbers/random.ts";
+import { airOfState, laterAir, type RealEngine } from "./real-engine.ts";
+import {
+  isPastLimit,
+  readHeatOf,
+  readLambdaOf,
+  readPlugOf,
+  rideReportOf,
+  walkIdle,
+  type Reader,
+} from "./reader.ts";
+
+export interface Outcome {
+  readonly looks: number;
+  readonly minutes: number;
+  readonly fits: number;
+  /** rides at full throttle past the lean limit */
+  readonly leanLooks: number;
+  readonly errors: PerZone<number>;
+  /** how likely each zone was said to be right at the end */
+  readonly said: readonly { readonly zone: ReachedZone; readonly chance: number }[];
+  readonly finished: boolean;
+}
+
+const FIRST = Date.parse("2026-05-23T08:00:00Z");
+
+/** The log of a tuner, and the engine that answers. */
+export class Bench {
+  readonly entries: Entry[] = [];
+  readonly engine: RealEngine;
+  looks = 0;
+  minutes = 0;
+  fits = 0;
+  leanLooks = 0;
+  private air: AirState;
+  private readonly reader: Reader;
+  private readonly random: Random;
+  constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random) {
+    this.engine = engine;
+    this.air = air;
+    this.reader = reader;
+    this.random = random;
+    this.keep("build", { build: engine.build, reopens: [], why: "" });
+    this.keepAir();
+  }
+
+  private keep(kind: Entry["kind"], content: object): void {
+    const at = new Date(FIRST + 60_000 * (this.minutes + this.entries.length)).toISOString().replace(/\.\d+Z/, "Z");
+    this.entries.push({ id: `${kind}:bench-${this.entries.length}`, at, kind, ...content } as Entry);
+  }
+
+  private keepAir(): void {
+    const { temperatureK, pressurePa, relativeHumidity } = this.air;
+    const humidity = { kind: "relative", fraction: relativeHumidity };
+    this.keep("air", { temperatureK, humidity, pressure: { kind: "station", pressurePa }, place: "" });
+  }
+
+  get fitted(): Setting {
+    return fold(this.entries).setting ?? this.engine.build.baseline.setting;
+  }
+
+  get errors(): PerZone<number> {
+    return this.engine.errors(this.fitted, airOfState(this.air));
+  }
+
+  /** Time goes on: now and then somebody reads the air again. */
+  private pass(minutes: number): void {
+    this.minutes += minutes;
+    if (this.looks % 3 !== 2) return;
+    this.air = laterAir(this.air, this.random);
+    this.keepAir();
+  }
+
+  fit(changes: readonly Change[], because: FitEntry["because"] = "advice"): void {
+    this.fits += 1;
+    this.keep("fit", { changes: [...changes], because });
+  }
+
+  private ridden(zone: Zone): void {
+    this.looks += 1;
+    if (zone === "top" && isPastLimit(this.errors)) this.leanLooks += 1;
+  }
+
+  private log(reading: Reading | undefined, minutes: number, cylinder?: number): Reading | undefined {
+    if (reading) this.keep("look", { reading, ...(cylinder !== undefined && { cylinder }) });
+    this.pass(minutes);
+    return reading;
+  }
+
+  private seen(zone: Zone, cylinder?: number): number {
+    const air = airOfState(this.air);
+    if (cylinder === undefined) return this.errors[zone];
+    return this.engine.errorsOf(cylinder, this.fitted, air)[zone];
+  }
+
+  plug(zone: Zone, cylinder?: number, minutes = 8): Reading | undefined {
+    this.ridden(zone);
+    const reading = readPlugOf(this.reader, this.seen(zone, cylinder), zone, this.engine.build.fuel, this.random);
+    return this.log(reading, minutes, cylinder);
+  }
+
+  lambda(zone: Zone, cylinder?: number): Reading | undefined {
+    this.ridden(zone);
+    const reading = readLambdaOf(this.reader, this.seen(zone, cylinder), zone, this.engine.build, this.random);
+    return this.log(reading, 4, cylinder);
+  }
+
+  heat(zone: Zone): Reading | undefined {
+    this.ridden(zone);
+    return this.log(readHeatOf(this.reader, this.errors[zone], zone, this.engine.build, this.random), 4);
+  }
+
+  /** Told after a ride that was ridden anyway; asked for by itself it is a look. */
+  report(asked: boolean): Reading | undefined {
+    if (asked) this.ridden("top");
+    const reading = rideReportOf(this.reader, this.errors, this.random);
+    return this.log(reading, asked ? 6 : 0);
+  }
+
+  idle(): Reading | undefined {
+    this.looks += 1;
+    const air = airOfState(this.air);
+    const at = (setting: Setting) => this.engine.errors(setting, air).idle;
+    const reading = walkIdle(this.reader, this.fitted, at, this.random);
+    if (reading) return this.log(reading, 8);
+    // No fall-off in sight: all that the bench says is which way the engine wants to go.
+    const symptom = this.errors.idle > 0 ? "hangsHigh" : "dropsLow";
+    return this.log({ type: "symptom", zone: "idle", symptom }, 8);
+  }
+
+  outcome(finished: boolean, advice: Advice | undefined): Outcome {
+    const { looks, minutes, fits, leanLooks, errors } = this;
+    const said = advice
+      ? (["idle", "mid", "top"] as const).map((zone) => ({
+          zone,
+          chance: advice.zones.find((one) => one.zone === zone)?.pRight ?? 0,
+        }))
+      : [];
+    return { looks, minutes, fits, leanLooks, errors, said, finished };
+  }
+
+  /** Another day, in another air. */
+  travel(air: AirState): void {
+    this.air = air;
+    this.minutes += 24 * 60;
+    this.keepAir();
+  }
+
+  school(content: Extract<Entry, { kind: "school" }>["school"]): void {
+    this.keep("school", { school: content });
+  }
+}
+
+const MOST_STEPS = 40;
+
+/** Does what is advised to the letter, until there is nothing left to do. */
+export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATime = false): Outcome {
+  bench.school({ what: "lookWith", is: [...means] });
+  if (oneAtATime) bench.school({ what: "changes", is: "oneAtATime" });
+  const tells = means.includes("rideReport");
+  for (let step = 0; step < MOST_STEPS; step += 1) {
+    const advice = advise(bench.entries);
+    const { next } = advice;
+    if (next.kind === "leave" || next.kind === "stop") return bench.outcome(true, advice);
+    if (next.kind === "fit" || next.kind === "putBack") {
+      const changes = next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : next.changes;
+      bench.fit(changes.map(({ part, to }) => ({ part, to })));
+      continue;
+    }
+    const { how, zone = "top", cylinder } = next;
+    if (how === "idleBench") bench.idle();
+    else if (how === "lambda") bench.lambda(zone, cylinder);
+    else if (how === "temperature") bench.heat(zone);
+    else if (how === "rideReport") bench.report(true);
+    else bench.plug(zone, cylinder, next.minutes);
+    if (tells && how !== "rideReport" && how !== "idleBench") bench.report(false);
+  }
+  return bench.outcome(false, advise(bench.entries));
+}
