@@ -1,65 +1,67 @@
-import { buildModel } from "../carburettor/model.ts";
-import { PRIOR, UNKNOWNS, type Belief } from "../belief/unknowns.ts";
-import { diagonal } from "../numbers/linear.ts";
-import { rigFromBuild } from "../rig/from-build.ts";
+import { believing, judgeWith, PRIOR, questionWith } from "../__tests__/judged.ts";
+import { layoutOf, priorOf } from "../belief/layout.ts";
+import type { Unknown } from "../belief/unknowns.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
-import { choices } from "./choices.ts";
-import { settingJudge } from "./judge-setting.ts";
-import { looksByWorth } from "./next-look.ts";
-import { chanceBetter } from "./next-step.ts";
+import { nextLook, type LookQuestion } from "./next-look.ts";
 
-const model = buildModel(rigFromBuild(ENDURO_BUILD));
-const { setting } = ENDURO_BUILD.baseline;
-const options = choices(ENDURO_BUILD, setting);
-const judgeOf = (belief: Belief, usage = ENDURO_BUILD.usage) =>
-  settingJudge(model, belief, model.rig.baseline.air, usage);
-const believing = (sds: Partial<Record<(typeof UNKNOWNS)[number], number>>): Belief => ({
-  mean: UNKNOWNS.map(() => 0),
-  covariance: diagonal(UNKNOWNS.map((name) => (sds[name] ?? 0.002) ** 2)),
-});
+const doubting = (sds: Partial<Record<Unknown, number>>) => believing({}, (name) => sds[name] ?? 0.002);
+const look = (sds: Partial<Record<Unknown, number>>, change: Partial<LookQuestion> = {}) =>
+  nextLook(questionWith(doubting(sds), { isSafe: () => true, ...change }));
 
-describe("the worth of a look", () => {
-  it("is greatest per minute where the doubt is", () => {
-    expect(looksByWorth(judgeOf(believing({ main: 0.08 })), options, setting, ["plug"])[0]?.zone).toBe("top");
-    expect(looksByWorth(judgeOf(believing({ pilot: 0.1 })), options, setting, ["plug"])[0]?.zone).toBe(
-      "idle",
-    );
+describe("the next look", () => {
+  it("is where the doubt is", () => {
+    expect(look({ main: 0.08 })).toMatchObject({ how: "plug", zone: "top" });
+    expect(look({ pilot: 0.1 })).toMatchObject({ how: "plug", zone: "idle" });
   });
 
-  it("is greatest where the machine is ridden", () => {
-    const doubt = believing({ mid: 0.05, top: 0.05 });
-    const best = (usage: typeof ENDURO_BUILD.usage) =>
-      looksByWorth(judgeOf(doubt, usage), options, setting, ["plug"])[0]?.zone;
-    expect(best({ idle: 1, low: 1, mid: 1, top: 97 })).toBe("top");
-    expect(best({ idle: 1, low: 1, mid: 97, top: 1 })).toBe("mid");
+  it("is where the machine is ridden", () => {
+    const best = (usage: typeof ENDURO_BUILD.usage) => {
+      const belief = doubting({ mid: 0.05, top: 0.05 });
+      const judge = judgeWith(belief, undefined, { ...ENDURO_BUILD, usage });
+      return nextLook(questionWith(belief, { judge, isSafe: () => true }))?.zone;
+    };
+    expect(best({ idle: 1, low: 1, mid: 1, top: 997 })).toBe("top");
+    expect(best({ idle: 1, low: 1, mid: 997, top: 1 })).toBe("mid");
   });
 
-  it("is more for a λ meter than for a plug, and never below nought", () => {
-    const looks = looksByWorth(judgeOf(PRIOR), options, setting, ["plug", "lambda"]);
-    expect(looks).toHaveLength(8);
-    for (const look of looks) expect(look.gain).toBeGreaterThanOrEqual(0);
-    const gain = (how: string) => looks.find((look) => look.zone === "top" && look.how === how)?.gain ?? NaN;
-    expect(gain("lambda")).toBeGreaterThan(gain("plug"));
+  it("is by the instrument that says most a minute, of those that there are", () => {
+    expect(look({ main: 0.08 }, { means: ["plug", "lambda"] })).toMatchObject({ how: "lambda", zone: "top" });
+    expect(look({ pilot: 0.1 }, { means: ["plug", "idleBench"] })).toMatchObject({ how: "idleBench" });
+    expect(look({ main: 0.08 }, { means: ["temperature"] })).toBeUndefined();
   });
 
-  it("is next to nothing where nothing is in doubt", () => {
-    for (const { gain } of looksByWorth(judgeOf(believing({})), options, setting, ["plug"]))
-      expect(gain).toBeLessThan(0.001);
-  });
-});
-
-describe("the chance of being better off", () => {
-  it("is near certain towards what is believed, and near none away from it", () => {
-    const rich: Belief = { ...believing({}), mean: [0, 0, -0.1, 0, 0, 0, 0, 0] };
-    const leaner = { ...setting, main: 158 };
-    expect(chanceBetter(judgeOf(rich), setting, leaner)).toBeGreaterThan(0.95);
-    expect(chanceBetter(judgeOf(rich), leaner, setting)).toBeLessThan(0.05);
+  it("of a methanol engine is no plug where a temperature has a target: alcohol leaves little colour", () => {
+    const heat = { exhaust: { top: { targetK: 840, withinK: 20 } } };
+    const build = { ...ENDURO_BUILD, fuel: { name: "methanol" as const }, heat };
+    expect(look({ main: 0.08 }, { build, means: ["plug", "temperature"] })).toMatchObject({
+      how: "temperature",
+      zone: "top",
+    });
   });
 
-  it("is nought for no change at all, and the same at every asking", () => {
-    const judge = judgeOf(PRIOR);
-    expect(chanceBetter(judge, setting, setting)).toBe(0);
-    const richer = { ...setting, main: 170 };
-    expect(chanceBetter(judge, setting, richer)).toBe(chanceBetter(judge, setting, richer));
+  it("names no zone for a ride, two settings for timed runs, and a cylinder of several", () => {
+    expect(look({ main: 0.08 }, { means: ["rideReport"] })).not.toHaveProperty("zone");
+    const [from, to] = look({ main: 0.08 }, { means: ["stopwatch"] })?.settings ?? [];
+    expect([from?.main, to?.main]).toEqual([165, 168]);
+    const layout = layoutOf(2, []);
+    const joint = priorOf(layout);
+    const two = questionWith(joint, { joint, layout, cylinders: [1, 2], isSafe: () => true });
+    expect(nextLook(two)?.cylinder).toBeGreaterThan(0);
+  });
+
+  it("is worth next to nothing where nothing is in doubt, and never less than nothing", () => {
+    expect(look({})?.gain ?? 0).toBeLessThan(0.001);
+    expect(nextLook(questionWith(PRIOR))?.gain ?? -1).toBeGreaterThan(0);
+  });
+
+  it("counts the reader's own error: what he has read often he cannot read away", () => {
+    const layout = layoutOf(1, [{ kind: "reader" }]);
+    const joint = priorOf(layout);
+    const known = { ...joint, covariance: Float64Array.from(joint.covariance) };
+    const last = layout.size - 1;
+    known.covariance[last * layout.size + last] = 1e-8;
+    const gainOf = (belief: typeof joint) =>
+      nextLook(questionWith(PRIOR, { joint: belief, layout, isSafe: () => true }))?.gain ?? NaN;
+    expect(gainOf(known)).toBeGreaterThan(gainOf(joint));
   });
 });

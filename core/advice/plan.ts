@@ -58,6 +58,8 @@ export const LEAST_GAIN = 0.05;
 export const LEAST_CHANCE = 0.6;
 /** Any safe setting beats any unsafe one; among unsafe ones the least risk wins. */
 const UNSAFE = 1e6;
+/** So many ways of setting a zone are searched together with the other zones'. */
+const MOST_MOVES = 12;
 /** So many neighbours on either side are tried together, two zones at a time. */
 const NEAR = 2;
 
@@ -78,7 +80,11 @@ const SUBSETS: readonly (readonly ReachedZone[])[] = [
   ["idle", "mid", "top"],
 ];
 
+/** What each zone's parts may be, what is fitted among them: in the order of its mixture, richest first. */
 type Moves = Readonly<Record<ReachedZone, readonly PartsOfZone[]>>;
+
+const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
+  Object.fromEntries(PARTS.filter((part) => RULES[part] === zone).map((part) => [part, setting[part]]));
 
 /**
  * Each part moves the way its own zone asks, by as much as can be noticed there. Out of danger at the top leads
@@ -89,8 +95,8 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
   const danger = !isSafe(now);
   const mains = movesFor("top", options, build, fitted);
   const mainSaves = mains.some((move) => isSafe(judge.judge({ ...fitted, ...move })));
-  const allowed = (zone: ReachedZone): readonly PartsOfZone[] =>
-    movesFor(zone, options, build, fitted).filter((move) => {
+  const allowed = (zone: ReachedZone): readonly PartsOfZone[] => {
+    const good = movesFor(zone, options, build, fitted).filter((move) => {
       const after = judge.judge({ ...fitted, ...move });
       const moved = after.zones[zone].mean - now.zones[zone].mean;
       const rescues =
@@ -98,6 +104,12 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
       const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean);
       return Math.abs(moved) >= LEAST_EFFECT && (asked || rescues);
     });
+    const off = (move: PartsOfZone) => Math.abs(judge.judge({ ...fitted, ...move }).zones[zone].mean);
+    const shift = (move: PartsOfZone) => judge.lines({ ...fitted, ...move })[zone].shift;
+    // What leaves its own zone far off is no candidate; out of danger nothing is left out.
+    if (!danger) good.sort((a, b) => off(a) - off(b)).splice(MOST_MOVES);
+    return [partsOf(zone, fitted), ...good].sort((a, b) => shift(a) - shift(b));
+  };
   return { idle: allowed("idle"), mid: allowed("mid"), top: allowed("top") };
 }
 
@@ -111,9 +123,6 @@ function costOf({ fitted, isSafe }: PlanQuestion, judged: Judged): number {
   return judged.reachedLoss + workOf(fitted, judged.setting);
 }
 
-const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
-  Object.fromEntries(PARTS.filter((part) => RULES[part] === zone).map((part) => [part, setting[part]]));
-
 /** The best setting that changes parts of these zones only: zone by zone, then two neighbours at a time. */
 function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZone[]): Found {
   const { judge, fitted } = question;
@@ -122,7 +131,6 @@ function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZo
     return { judged, cost: costOf(question, judged) };
   };
   let best = foundAt(fitted);
-  const offers = (zone: ReachedZone) => [partsOf(zone, fitted), ...moves[zone]];
   const take = (setting: Setting): boolean => {
     const found = foundAt(setting);
     if (!(found.cost < best.cost - 1e-12)) return false;
@@ -131,15 +139,15 @@ function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZo
   };
   const singles = () =>
     zones
-      .map((zone) => offers(zone).map((move) => take({ ...best.judged.setting, ...move })))
+      .map((zone) => moves[zone].map((move) => take({ ...best.judged.setting, ...move })))
       .flat()
       .some(Boolean);
   const near = (zone: ReachedZone): readonly PartsOfZone[] => {
-    const all = offers(zone).map((move) => ({ ...best.judged.setting, ...move }));
-    const lean = [...all].sort((a, b) => judge.lines(a)[zone].shift - judge.lines(b)[zone].shift);
-    const here = judge.lines(best.judged.setting)[zone].shift;
-    const i = lean.findIndex((setting) => judge.lines(setting)[zone].shift >= here);
-    return lean.slice(Math.max(0, i - NEAR), i + NEAR + 1).map((setting) => partsOf(zone, setting));
+    const here = best.judged.setting;
+    const i = moves[zone].findIndex((move) =>
+      PARTS.every((part) => move[part] === undefined || move[part] === here[part]),
+    );
+    return moves[zone].slice(Math.max(0, i - NEAR), i + NEAR + 1);
   };
   const pairs = () => {
     const start = best.judged.setting;
@@ -213,7 +221,7 @@ function bestOf(question: PlanQuestion): Found {
   const judged = judge.judge(fitted);
   const now: Found = { judged, cost: costOf(question, judged) };
   if (question.changes === "oneAtATime") return oneOf(question, moves, now);
-  const sets = SUBSETS.filter((zones) => zones.every((zone) => moves[zone].length > 0));
+  const sets = SUBSETS.filter((zones) => zones.every((zone) => moves[zone].length > 1));
   return sets.reduce((best, zones) => {
     const found = descend(question, moves, zones);
     if (!(found.cost < best.cost - 1e-12)) return best;
@@ -221,9 +229,9 @@ function bestOf(question: PlanQuestion): Found {
   }, now);
 }
 
-/** The least loss to be had with one stop, for the worth of a look: no words, no chances. */
+/** The least loss to be had with one stop, for the worth of a look: no words, no chances, told apart or not. */
 export function leastLoss(question: PlanQuestion): number {
-  const { judged } = bestOf(question);
+  const { judged } = descend(question, allowedMoves(question), REACHED_ZONES);
   return judged.reachedLoss + workOf(question.fitted, judged.setting);
 }
 

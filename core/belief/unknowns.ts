@@ -6,7 +6,7 @@
  * a zone. The air sensitivity is how far this engine departs from the orifice law. What a step is worth is a factor
  * on the model's shift of that part alone: 0 as computed, 0.25 a quarter more.
  */
-import { ZONES, type Zone } from "../carburettor/zones.ts";
+import type { Zone } from "../carburettor/zones.ts";
 import type { Authority } from "../carburettor/model.ts";
 
 export const UNKNOWNS = [
@@ -63,14 +63,18 @@ export function unknownsRow(
   lnDryDensityRatio: number,
   steps: StepShifts,
 ): Float64Array {
-  return Float64Array.of(
-    authority.pilot,
-    authority.needle,
-    authority.main,
-    ...ZONES.map((zone) => shares[zone] ?? 0),
-    lnDryDensityRatio,
-    steps.screw,
-    steps.clip,
-    steps.main,
-  );
+  // Spelt out: the card asks this some thousand times a keystroke.
+  const row = new Float64Array(UNKNOWNS_EACH);
+  row[0] = authority.pilot;
+  row[1] = authority.needle;
+  row[2] = authority.main;
+  row[3] = shares.idle ?? 0;
+  row[4] = shares.low ?? 0;
+  row[5] = shares.mid ?? 0;
+  row[6] = shares.top ?? 0;
+  row[7] = lnDryDensityRatio;
+  row[8] = steps.screw;
+  row[9] = steps.clip;
+  row[10] = steps.main;
+  return row;
 }

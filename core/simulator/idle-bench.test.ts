@@ -1,6 +1,6 @@
 import { humidAir } from "../air/humid-air.ts";
 import { buildModel } from "../carburettor/model.ts";
-import { screwScale } from "../belief/screw-scale.ts";
+import { screwScale } from "../carburettor/screw-scale.ts";
 import { fitBestIdle } from "../idle/best-idle.ts";
 import { judgePilot } from "../idle/verdict.ts";
 import { seededRandom } from "../numbers/random.ts";

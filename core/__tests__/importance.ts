@@ -1,0 +1,61 @@
+/** The second method that a belief is held against: draws from a widened copy of the answer, weighed. */
+import type { Evidence } from "../belief/evidence.ts";
+import type { Belief } from "../belief/unknowns.ts";
+import type { Line } from "../looks/line.ts";
+import { cholesky, dot } from "../numbers/linear.ts";
+import type { Random } from "../numbers/random.ts";
+
+export interface Drawn {
+  /** as many even draws would say as much */
+  readonly effective: number;
+  readonly along: readonly { readonly mean: number; readonly sd: number }[];
+}
+
+/**
+ * @param prior - its unknowns are independent of each other
+ * @param lines - along which means and sds are wanted
+ * @param wider - draws reach this much further than the answer says; less in many dimensions
+ */
+export function importanceDraws(
+  prior: Belief,
+  evidence: readonly Evidence[],
+  answer: Belief,
+  lines: readonly Line[],
+  draws: number,
+  random: Random,
+  wider = 1.35,
+): Drawn {
+  const size = prior.mean.length;
+  const lower = cholesky(answer.covariance);
+  const precision = Float64Array.from(prior.mean, (_, i) => 1 / (prior.covariance[i * size + i] ?? NaN));
+  const logs = new Float64Array(draws);
+  const values = lines.map(() => new Float64Array(draws));
+  for (let n = 0; n < draws; n += 1) {
+    const z = Float64Array.from({ length: size }, () => random.normal());
+    const x = Float64Array.from(answer.mean, (mean, i) => {
+      let sum = mean;
+      for (let j = 0; j <= i; j += 1) sum += wider * (lower[i * size + j] ?? 0) * (z[j] ?? 0);
+      return sum;
+    });
+    let log = 0.5 * dot(z, z);
+    x.forEach((value, i) => (log -= 0.5 * value * value * (precision[i] ?? 0)));
+    for (const { line, likelihood } of evidence) log += likelihood.log(line.shift + dot(line.row, x));
+    logs[n] = log;
+    lines.forEach(({ row, shift }, i) => {
+      const list = values[i];
+      if (list) list[n] = shift + dot(row, x);
+    });
+  }
+  const top = logs.reduce((a, b) => Math.max(a, b));
+  const weights = logs.map((log) => Math.exp(log - top));
+  const mass = weights.reduce((a, b) => a + b);
+  const squares = weights.reduce((a, b) => a + b * b, 0);
+  return {
+    effective: (mass * mass) / squares,
+    along: values.map((list) => {
+      const mean = dot(weights, list) / mass;
+      const second = weights.reduce((sum, weight, n) => sum + weight * (list[n] ?? 0) ** 2, 0) / mass;
+      return { mean, sd: Math.sqrt(Math.max(0, second - mean * mean)) };
+    }),
+  };
+}
