@@ -60,7 +60,12 @@ const meansOf = (kit: readonly string[]): LookMeans[] =>
   });
 
 const tasks = (rig: RigName, kit: readonly string[], halfGrooves = false): Task[] =>
-  Array.from({ length: engines }, (_, i) => ({ rig, seed: seed * 100_000 + i, means: meansOf(kit), halfGrooves }));
+  Array.from({ length: engines }, (_, i) => ({
+    rig,
+    seed: seed * 100_000 + i,
+    means: meansOf(kit),
+    halfGrooves,
+  }));
 
 async function runAll(jobs: readonly Job[]): Promise<(NewAir | Outcome)[]> {
   const threads = Number(values.threads);
@@ -78,7 +83,9 @@ async function runAll(jobs: readonly Job[]): Promise<(NewAir | Outcome)[]> {
           done += 1;
         });
         worker.on("error", reject);
-        worker.on("exit", () => (done === mine.length ? resolve() : reject(new Error("a thread ended early"))));
+        worker.on("exit", () =>
+          done === mine.length ? resolve() : reject(new Error("a thread ended early")),
+        );
       });
     }),
   );
@@ -92,7 +99,11 @@ interface Section {
 const sections: Section[] = [];
 const kitName = (kit: readonly string[]) => kit.join(" + ");
 
-async function airSection(title: string, what: "newAir" | "taughtAir", airSensitivitySd: number): Promise<void> {
+async function airSection(
+  title: string,
+  what: "newAir" | "taughtAir",
+  airSensitivitySd: number,
+): Promise<void> {
   const rows: Row[] = [];
   const everything: NewAir[] = [];
   for (const rig of rigs) {
@@ -111,16 +122,28 @@ async function airSection(title: string, what: "newAir" | "taughtAir", airSensit
     const name = i === 0 ? `below ${to}` : to === 2 ? `above ${from}` : `${from} to ${to}`;
     return newAirRow(name, inBin);
   });
-  sections.push({ title: `${title}, by how the air has changed (dry density against the baseline's)`, rows: bins });
+  sections.push({
+    title: `${title}, by how the air has changed (dry density against the baseline's)`,
+    rows: bins,
+  });
 }
 
-async function unknownSection(kit: readonly string[], kind: UnknownKind, title: string, halfGrooves = false): Promise<void> {
+async function unknownSection(
+  kit: readonly string[],
+  kind: UnknownKind,
+  title: string,
+  halfGrooves = false,
+): Promise<void> {
   const rows: Row[] = [];
   const followed: Outcome[] = [];
   const usesPlugs = kit.includes("plug");
   for (const policy of policies) {
     const robotic = policy !== "advice" && policy !== "oneAtATime";
-    if (robotic && (!usesPlugs || kit.includes("ride") || halfGrooves || kind.heavyTails || kind.biasShare !== 1)) continue;
+    if (
+      robotic &&
+      (!usesPlugs || kit.includes("ride") || halfGrooves || kind.heavyTails || kind.biasShare !== 1)
+    )
+      continue;
     if (policy === "oneAtATime" && (kind.heavyTails || kind.biasShare !== 1 || halfGrooves)) continue;
     const all: Outcome[] = [];
     for (const rig of rigs) {
@@ -135,7 +158,10 @@ async function unknownSection(kit: readonly string[], kind: UnknownKind, title: 
     rows.push(unknownRow(`${policy}, all rigs`, all));
   }
   sections.push({ title, rows });
-  sections.push({ title: `${title}: of what is called so likely right, how much is`, rows: calibrationRows(followed) });
+  sections.push({
+    title: `${title}: of what is called so likely right, how much is`,
+    rows: calibrationRows(followed),
+  });
 }
 
 const started = Date.now();
@@ -147,10 +173,24 @@ if (only.has("newAir")) {
 if (only.has("taught")) await airSection("The same after two earlier days in other air", "taughtAir", 0.15);
 if (only.has("unknown"))
   for (const kit of kits) await unknownSection(kit, usual, `Unknown engines, ${kitName(kit)}`);
-if (only.has("halfGrooves")) await unknownSection(["plug", "idle", "ride"], usual, "Unknown engines, plug + idle + ride, half grooves in the box", true);
+if (only.has("halfGrooves"))
+  await unknownSection(
+    ["plug", "idle", "ride"],
+    usual,
+    "Unknown engines, plug + idle + ride, half grooves in the box",
+    true,
+  );
 if (only.has("readers")) {
-  await unknownSection(["plug", "idle"], { heavyTails: true, biasShare: 1 }, "Unknown engines with heavy tails, plug + idle");
-  await unknownSection(["plug", "idle"], { heavyTails: false, biasShare: 3 }, "Unknown engines, readers three times as far off, plug + idle");
+  await unknownSection(
+    ["plug", "idle"],
+    { heavyTails: true, biasShare: 1 },
+    "Unknown engines with heavy tails, plug + idle",
+  );
+  await unknownSection(
+    ["plug", "idle"],
+    { heavyTails: false, biasShare: 3 },
+    "Unknown engines, readers three times as far off, plug + idle",
+  );
 }
 
 if (values.json) console.log(JSON.stringify({ engines, seed, sections }));

@@ -26,14 +26,7 @@ function writeRows(path: string): void {
   const lines = [
     "Time [s],Throttle [%],Engine [rpm],Lambda,Speed [km/h],Exhaust gas [°C],Head [°C],Battery [V]",
   ];
-  for (const r of ride(
-    drawEngine(frame, random),
-    ENDURO_BUILD,
-    setting,
-    frame.air,
-    options,
-    random,
-  ))
+  for (const r of ride(drawEngine(frame, random), ENDURO_BUILD, setting, frame.air, options, random))
     lines.push(
       `${r.timeS.toFixed(3)},${(100 * r.throttle).toFixed(1)},${r.rpm.toFixed(0)},${r.lambda.toFixed(3)},${(3.6 * r.speedMs).toFixed(1)},${(r.exhaustK - 273.15).toFixed(0)},${(r.headK - 273.15).toFixed(0)},13.${Math.floor(10 * random.uniform())}`,
     );

@@ -95,7 +95,7 @@ describe("advise", () => {
   it("prints card, next step and beliefs of an exported log", () => {
     const advice = answer("advise", file("log.json", logFile())) as unknown as Record<string, unknown[]>;
     expect(Object.keys(advice).join(" ")).toBe(
-      "rig held card next zones warnings surprises air leanings buy",
+      "rig held carburettors fitted card next zones warnings surprises faults air leanings buy",
     );
     expect(advice["zones"]?.map((zone) => (zone as { zone: string }).zone)).toEqual([
       "idle",
@@ -162,5 +162,78 @@ describe("bad input", () => {
     expect(stdout).toBeUndefined();
     expect(stderr).toContain(words);
     expect(stderr).not.toContain("\n");
+  });
+});
+
+describe("what advise prints of the next step", () => {
+  const { header, entries } = enduroDemo("2026-05-23", "+02:00");
+  const logOf = (more: readonly object[], rig: readonly object[] = entries) => ({
+    format: "tamis",
+    version: 3,
+    savedAt: "2026-05-23T18:00:00+02:00",
+    rigs: [{ header, entries: [...rig, ...more] }],
+  });
+  const nextOf = (log: object): Record<string, unknown> =>
+    answer("advise", file("next.json", log))["next"] as unknown as Record<string, unknown>;
+  const first = entries[0] as { build: object };
+  const measured = {
+    ...first,
+    build: { ...ENDURO_BUILD, baseline: { ...ENDURO_BUILD.baseline, proven: "measured" } },
+  };
+
+  it("names every change of a plan with its part, both values and its zone", () => {
+    const next = nextOf(logOf([]));
+    expect(next["kind"]).toBe("fit");
+    for (const change of next["changes"] as Record<string, unknown>[])
+      expect(Object.keys(change)).toEqual(["part", "from", "to", "zone"]);
+    expect(next["chanceBetter"]).toBeGreaterThan(0.5);
+  });
+
+  it("takes a ride report, and a look is named by how, zone, minutes and gain", () => {
+    const report = {
+      id: "look:ride-1",
+      at: "2026-05-22T09:30:00+02:00",
+      kind: "look",
+      reading: { type: "rideReport", felt: { idle: "clean", top: "rich" } },
+    };
+    expect(nextOf(logOf([report], [measured]))).toMatchObject({ kind: "leave" });
+    const look = nextOf(logOf([], [first]));
+    expect(look).toMatchObject({ kind: "look" });
+    expect(Object.keys(look).sort()).toEqual(["gain", "how", "kind", "minutes", "zone"]);
+  });
+
+  it("says each carburettor's own advice in groups where they differ", () => {
+    const two = {
+      ...measured,
+      build: { ...measured.build, engine: { ...ENDURO_BUILD.engine, cylinders: 2 }, carburettors: 2 },
+    };
+    const own = {
+      id: "fit:own-1",
+      at: "2026-05-22T09:30:00+02:00",
+      kind: "fit",
+      changes: [{ part: "main", to: 150, carburettor: 2 }],
+      because: "own",
+    };
+    const { groups } = answer("advise", file("two.json", logOf([own], [two]))) as unknown as {
+      groups: { carburettors: number[]; next: { changes: { carburettor?: number }[] } }[];
+    };
+    expect(groups.map(({ carburettors }) => carburettors)).toEqual([[1], [2]]);
+    expect(groups[1]?.next.changes[0]?.carburettor).toBe(2);
+  });
+
+  it("refuses a log that its rig cannot have, and a time that is none", () => {
+    const clip = {
+      id: "fit:bad-1",
+      at: "2026-05-22T09:30:00+02:00",
+      kind: "fit",
+      changes: [{ part: "clip", to: 9 }],
+      because: "own",
+    };
+    const bad = run(["advise", file("bad.json", logOf([clip], [measured]))]);
+    expect(bad.exitCode).toBe(2);
+    expect(bad.stderr).toContain("rigs[0].entries[1]: clip must be in 1..5, got 9");
+    expect(run(["advise", file("now.json", logOf([], [measured])), "--now", "noon"]).stderr).toContain(
+      "--now must be",
+    );
   });
 });

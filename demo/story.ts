@@ -6,7 +6,13 @@ import { advise } from "#core/advice/advise.ts";
 import { frameOf } from "#core/belief/frame.ts";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
-import { drawEngine, readLambda, readPlug, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
+import {
+  drawEngine,
+  readLambda,
+  readPlug,
+  trueError,
+  type HiddenEngine,
+} from "#core/simulator/hidden-engine.ts";
 import { drawReader, rideReportOf, walkIdle, type Reader } from "#core/simulator/reader.ts";
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
@@ -136,7 +142,9 @@ class Story {
       case "temperature":
         return this.headTemperature(error, zone);
       case "rideReport": {
-        const [idle = 0, low = 0, mid = 0, top = 0] = ZONES.map((one) => trueError(this.engine, setting, then, one));
+        const [idle = 0, low = 0, mid = 0, top = 0] = ZONES.map((one) =>
+          trueError(this.engine, setting, then, one),
+        );
         return rideReportOf(this.reader, { idle, low, mid, top }, this.random);
       }
       case "idleBench": {
@@ -153,7 +161,8 @@ class Story {
     const { staging, rise } = this.plan.build.heat ?? {};
     const off = KELVIN_PER_UNIT * (error + 0.02 * this.random.normal());
     const start = Math.round(staging?.targetK ?? 338);
-    if (zone !== "top") return { type: "temperature", zone, sensor: "head", temperatureK: Math.round(start + off) };
+    if (zone !== "top")
+      return { type: "temperature", zone, sensor: "head", temperatureK: Math.round(start + off) };
     const usual = rise ? (rise.fromK + rise.toK) / 2 : 42;
     const temperatureK = Math.round(start + usual + off);
     return { type: "temperature", zone, sensor: "head", temperatureK, risenFromK: start };

@@ -1,8 +1,10 @@
+import { air as airAt, build, lookWith } from "../../core/__tests__/entries.ts";
+import { advise } from "#core/advice/advise.ts";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
 import { SCREW_SCHOOLS } from "#core/log/schools.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { missingWords, SCHOOL_WORDS, verdictWords } from "#app/words/idle.ts";
+import { benchWords, missingWords, SCHOOL_WORDS, stillWords } from "#app/words/idle.ts";
 import { benchOf, idleReading, nextPlace, readPoint } from "./idle-form.ts";
 
 const { setting, air } = ENDURO_BUILD.baseline;
@@ -22,7 +24,7 @@ describe("a reading of the idle bench", () => {
     expect(readPoint("1,5", "1700")).toMatchObject({ ok: true, point: { turns: 1.5 } });
     expect(readPoint("-1", "fast")).toEqual({
       ok: false,
-      fields: { turns: "Turns out, 0 to 20.", rpm: expect.stringContaining("100 to 20 000") as string },
+      fields: { turns: "Turns out, 0 to 10.", rpm: expect.stringContaining("100 to 20 000") as string },
     });
   });
 
@@ -59,16 +61,25 @@ describe("the bench in words", () => {
     expect(missingWords({ reason: "noFallIn" })).toContain("seated");
     expect(missingWords({ reason: "flat", nextTurns: 3 })).toContain("air leak");
   });
-  it("has words for every verdict", () => {
+  it("says what the card will say once the reading is in it, and what it still says until then", () => {
     const window = { from: 0.5, to: 2.5 };
-    const title = (points: IdlePoint[]) => verdictWords(bench(points).verdict, window).title;
-    expect(title([])).toBe("No crest yet");
-    expect(title(around(1.5))).toMatch(/^Leave the pilot jet: screw to 1/);
-    expect(title(around(3.25))).toBe("Pilot jet one size leaner: 42");
-    expect(verdictWords({ kind: "repeat", setTo: 2.5, chance: 0.5 }, window).reason).toContain("50 % inside");
-    expect(
-      verdictWords({ kind: "jet", towards: "richer", to: undefined, base: 1.5, chance: 0.9 }, window).title,
-    ).toContain("the box lacks");
+    const log = [build(), airAt("0001", "08:30")];
+    const said = (points: IdlePoint[]) => {
+      const reading = idleReading(bench(points), points);
+      if (!reading) throw new Error("no reading");
+      const advice = advise([...log, lookWith("bench", "09:00", reading)]);
+      const lines = advice.next.kind === "fit" ? advice.next.lines : [];
+      return { advice, changes: lines.filter(({ zone }) => zone === "idle").flatMap((line) => line.changes) };
+    };
+    const title = (points: IdlePoint[]) => benchWords(bench(points).verdict, said(points), window).title;
+    expect(benchWords(bench([]).verdict, undefined, window).title).toBe("No crest yet");
+    expect(benchWords(bench(around(1.5)).verdict, undefined, window).title).toContain("Working");
+    expect(title(around(2))).toBe("Screw to 2");
+    expect(title(around(3.25))).toBe("Pilot jet to 42");
+    const { advice } = said(around(2));
+    const row = advice.card.rows.find(({ part }) => part === "screwTurns");
+    expect(row?.to).toBe(2);
+    expect(stillWords(advise(log))).toMatch(/^Until this is logged the card still has pilot 4\d, screw /);
   });
   it("names each school and how it sets the screw", () => {
     expect(new Set(SCREW_SCHOOLS.map((school) => SCHOOL_WORDS[school].name)).size).toBe(4);

@@ -15,7 +15,12 @@ import { screwWindow } from "#core/advice/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
 export const IdlePoints = z
-  .array(z.object({ turns: z.number().min(SCREW_DOMAIN.min).max(SCREW_DOMAIN.max), rpm: z.number().min(100).max(20_000) }))
+  .array(
+    z.object({
+      turns: z.number().min(SCREW_DOMAIN.min).max(SCREW_DOMAIN.max),
+      rpm: z.number().min(100).max(20_000),
+    }),
+  )
   .max(200);
 
 export const PHASES = ["warm", "base", "walk", "set", "blip"] as const;

@@ -22,7 +22,11 @@ export function ProvenFields() {
         }))}
         onChange={setHow}
       />
-      <TextField label="Note" name="note" slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 500 } }} />
+      <TextField
+        label="Note"
+        name="note"
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 500 } }}
+      />
       <p className="quiet" style={{ margin: 0 }}>
         What is fitted now, in the air that was read last, is taken as right all along the throttle: as surely
         as it is known.

@@ -11,7 +11,12 @@ const FELT_WORDS: Readonly<Record<Felt, string>> = { rich: "Rich", clean: "Clean
 
 /** How it pulled, zone by zone: three or four taps after any ride. */
 export function RideFields({ problem }: { problem: string | undefined }) {
-  const [told, setTold] = useState<PerZone<Told>>({ idle: "unused", low: "unused", mid: "unused", top: "unused" });
+  const [told, setTold] = useState<PerZone<Told>>({
+    idle: "unused",
+    low: "unused",
+    mid: "unused",
+    top: "unused",
+  });
   return (
     <>
       {ZONES.map((zone) => (

@@ -27,7 +27,16 @@ interface FitButtonProps extends Proposed {
   readonly contained?: boolean;
 }
 
-export function FitButton({ context, advice, changes, because, words, label, hint, contained }: FitButtonProps) {
+export function FitButton({
+  context,
+  advice,
+  changes,
+  because,
+  words,
+  label,
+  hint,
+  contained,
+}: FitButtonProps) {
   const fetcher = useFetcher<ActionProblem>();
   const rigId = context.header.id;
   return (
@@ -75,5 +84,7 @@ export function PutBack({ context }: { context: RigContext }) {
     only && openChange.parts.length === 1
       ? `Put back ${partValue(only, openChange.before[only])}`
       : `Put back all ${openChange.parts.length}`;
-  return <FitButton context={context} changes={wayBack(openChange)} because="putBack" words={words} hint="b" />;
+  return (
+    <FitButton context={context} changes={wayBack(openChange)} because="putBack" words={words} hint="b" />
+  );
 }

@@ -23,7 +23,13 @@ function logged({ carburettors, groups }: Advice, changes: readonly PlanChange[]
 export function proposedChanges(advice: Advice): Proposed | undefined {
   const { next } = advice;
   if (next.kind === "fit")
-    return { changes: logged(advice, next.lines.flatMap((line) => line.changes)), because: "advice" };
+    return {
+      changes: logged(
+        advice,
+        next.lines.flatMap((line) => line.changes),
+      ),
+      because: "advice",
+    };
   if (next.kind === "putBack") return { changes: logged(advice, next.changes), because: "putBack" };
   return undefined;
 }

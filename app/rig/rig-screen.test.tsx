@@ -1,11 +1,11 @@
 import { act, render, renderHook, screen, waitFor, within } from "@testing-library/react";
 import { fold } from "#core/log/fold.ts";
-import type { Entry } from "#core/log/schema.ts";
+import { FitEntry, type Entry } from "#core/log/schema.ts";
 import { advise, type Advice } from "#core/advice/advise.ts";
 import { Card } from "#app/card/Card.tsx";
 import { Tiles } from "./Tiles.tsx";
-import { air, build, fit, fitPart, plug } from "../../core/__tests__/entries.ts";
-import { proposedChanges, wayBack } from "./fit-changes.ts";
+import { air, build, fit, fitPart, lookWith, plug } from "../../core/__tests__/entries.ts";
+import { advisedThen, changesOfLine, proposedChanges, wayBack } from "./fit-changes.ts";
 import { lookFaces } from "./look-faces.ts";
 import { placeHref, PLACES } from "./places.ts";
 import { useAdvice } from "./use-advice.ts";
@@ -26,17 +26,38 @@ const rich: Entry[] = [
 ];
 
 describe("what one tap logs", () => {
-  it("is the one change advised, or the parts of the card that differ", () => {
-    const change = proposedChanges(advise(rich));
-    expect(change).toMatchObject({ because: "advice", changes: [{ part: "main" }] });
-    const card = advise([build(), air("0001", "08:30")]);
-    const fitted = proposedChanges(card);
-    expect(fitted?.because).toBe("card");
-    expect(fitted?.changes).toContainEqual({ part: "main", to: card.card.setting.main });
+  it("is the whole plan: the parts of the card that differ", () => {
+    const advice = advise(rich);
+    const all = proposedChanges(advice);
+    expect(all?.because).toBe("advice");
+    const moved = advice.card.rows.filter(({ from, to }) => from !== to);
+    expect(moved.length).toBeGreaterThan(1);
+    expect(new Set(all?.changes.map(({ part, to }) => `${part} ${to}`))).toEqual(
+      new Set(moved.map(({ part, to }) => `${part} ${to}`)),
+    );
   });
 
-  it("is nothing when a look is due", () => {
-    expect(proposedChanges(advise([...rich, fit("0002", "09:30", 158)]))).toBeUndefined();
+  it("or one line of it, and what was advised is kept with either", () => {
+    const advice = advise(rich);
+    const line = advice.next.kind === "fit" ? advice.next.lines.at(-1) : undefined;
+    expect(changesOfLine(advice, line?.changes ?? []).changes).toEqual([
+      { part: "main", to: advice.card.setting.main },
+    ]);
+    expect(FitEntry.shape.advised.parse(advisedThen(advice))).toMatchObject({ next: "fit" });
+  });
+
+  it("is nothing when a look is due, and the way back after worse", () => {
+    expect(proposedChanges(advise([build()]))).toBeUndefined();
+    const worse = lookWith("said", "10:00", {
+      type: "compared",
+      zone: "top",
+      verdict: "worse",
+      fit: "fit:0002",
+    });
+    expect(proposedChanges(advise([build(), fit("0002", "09:30", 162), worse]))).toEqual({
+      because: "putBack",
+      changes: [{ part: "main", to: 165 }],
+    });
   });
 
   it("puts every part of the open change back", () => {

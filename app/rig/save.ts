@@ -68,7 +68,9 @@ export async function saveEntries(
 /** What is refused: the new entry itself, or an older one that could then not be. */
 function impossibleWords({ entry, why }: Impossible, added: readonly Entry[]): string {
   const own = added.some(({ id }) => id === entry.id);
-  const which = own ? "" : ` The ${entry.kind} of ${entry.at.slice(0, 10)} ${entry.at.slice(11, 16)} could then not be.`;
+  const which = own
+    ? ""
+    : ` The ${entry.kind} of ${entry.at.slice(0, 10)} ${entry.at.slice(11, 16)} could then not be.`;
   return `This machine cannot have that: ${why}.${which} Nothing was saved.`;
 }
 

@@ -190,7 +190,12 @@ describe("better or worse", () => {
     const { openChange, setting, looks } = fold(await logged());
     expect(openChange).toBeUndefined();
     expect(setting?.main).toBe(ENDURO_BUILD.baseline.setting.main);
-    expect(looks.at(-1)?.entry.reading).toEqual({ type: "compared", zone: "top", verdict: "worse" });
+    expect(looks.at(-1)?.entry.reading).toEqual({
+      type: "compared",
+      zone: "top",
+      verdict: "worse",
+      fit: "fit:0001",
+    });
     const { message } = await refusal(() => say("better"));
     expect(message).toContain("Nothing has been changed");
   });
@@ -296,7 +301,7 @@ describe("describing a rig", () => {
     const topSd = async () => advise(await logged()).zones.find(({ zone }) => zone === "top")?.sd ?? NaN;
     for (const id of ["0001", "0002", "0003"]) await append(RIG, look(id, "09:00"));
     const before = await topSd();
-    const work = { build: ENDURO_BUILD, what: "mainCleaned", why: "Main jet passage cleaned" };
+    const work = { build: ENDURO_BUILD, what: "mainCleaned", why: "Main jet passage cleaned", corrects: [] };
     expect(answerOf(await describeRig(sent(work)))).toMatchObject({ status: 302 });
     expect(fold(await logged()).setting?.main).toBe(160);
     expect(await topSd()).toBeGreaterThan(before);
@@ -308,13 +313,16 @@ describe("describing a rig", () => {
     );
     const needle = { ...ENDURO_BUILD.carburettor.needle, grooves: 3 };
     const short = { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needle } };
-    const { message } = await refusal(() => describeRig(sent({ build: short, what: "measured", why: "" })));
+    const { message } = await refusal(() =>
+      describeRig(sent({ build: short, what: "measured", why: "", corrects: [] })),
+    );
     expect(message).toContain("clip must be in 1..3, got 5");
   });
 
   it("refuses a build that cannot be, and one that cannot be read", async () => {
     expect(
-      (await refusal(() => describeRig(sent({ build: bent, what: "measured", why: "" })))).message,
+      (await refusal(() => describeRig(sent({ build: bent, what: "measured", why: "", corrects: [] }))))
+        .message,
     ).toContain("needle");
     expect((await refusal(() => describeRig(sent({ build: 3 })))).message).toContain("cannot be read");
   });

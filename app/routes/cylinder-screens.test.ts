@@ -58,11 +58,16 @@ const walked = (error: number, from = 0.25, to = 5) => {
 };
 
 describe("the idle bench", () => {
-  const log = (points: unknown, followed: boolean, simulated = false, carburettor = 0) =>
-    idle(sent({ intent: "log", points, followed, simulated, carburettor }));
+  const log = (points: unknown, changes: readonly object[], simulated = false, carburettor = 0) =>
+    idle(sent({ intent: "log", points, changes, simulated, carburettor }));
+  const screw = [{ part: "screwTurns", to: 1.75 }];
+  const jet = [
+    { part: "pilot", to: 40 },
+    { part: "screwTurns", to: 2.25 },
+  ];
 
   it("logs its readings, and where the screw was set, in one write", async () => {
-    const { data } = answerOf(await log(walked(-0.1, 0.25, 6), true, true));
+    const { data } = answerOf(await log(walked(-0.1, 0.25, 6), screw, true));
     expect(data).toMatchObject({ next: { phase: "blip", points: [], round: 1 } });
     const { looks, setting } = await present();
     expect(looks.at(-1)?.entry).toMatchObject({ simulated: true, reading: { type: "bestIdle" } });
@@ -75,7 +80,7 @@ describe("the idle bench", () => {
     const texts = { pilot: "40", screwTurns: "2 1/4", clip: "3", main: "120", shimMm: "0", carburettor: "2" };
     await change(posted(texts));
     await keepDraft(RIG, "idle", { ...FRESH_IDLE, phase: "walk", raised: true });
-    const { data } = answerOf(await log(walked(-0.1, 0.25, 6), true, false, 1));
+    const { data } = answerOf(await log(walked(-0.1, 0.25, 6), screw, false, 1));
     expect(data).toMatchObject({ next: { raised: true } });
     const { looks, settings } = await present();
     expect(looks.at(-1)?.entry).toMatchObject({ cylinder: 2, reading: { type: "bestIdle" } });
@@ -84,13 +89,13 @@ describe("the idle bench", () => {
   });
 
   it("fits the next jet of the box with the screw at its base, and begins the walk again", async () => {
-    const { data } = answerOf(await log(walked(0.2, 0.5, 10), true));
+    const { data } = answerOf(await log(walked(0.2, 0.5, 10), jet));
     expect(data).toMatchObject({ next: { phase: "walk", round: 2 } });
     expect((await present()).setting).toMatchObject({ pilot: 40, screwTurns: 2.25 });
   });
 
   it("only logs where nothing was followed, and forgets the half walk", async () => {
-    expect(answerOf(await log(walked(-0.1, 0.25, 6), false)).location).toBe(`/rigs/${RIG}`);
+    expect(answerOf(await log(walked(-0.1, 0.25, 6), [])).location).toBe(`/rigs/${RIG}`);
     expect((await present()).setting?.screwTurns).toBe(2.25);
     expect(await openIdle({ params: { rigId: RIG } } as never)).toEqual({ draft: FRESH_IDLE });
   });
@@ -105,8 +110,9 @@ describe("the idle bench", () => {
   });
 
   it("refuses readings that show no crest, and what it cannot read", async () => {
-    expect(await refused(() => log(walked(0).slice(0, 4), false))).toContain("Five readings at least");
-    expect(await refused(() => log([{ turns: 1, rpm: -5 }], true))).toContain("cannot be read");
+    expect(await refused(() => log(walked(0).slice(0, 4), []))).toContain("Five readings at least");
+    expect(await refused(() => log(walked(0), [{ part: "screwTurns", to: 12 }]))).toContain("cannot be read");
+    expect(await refused(() => log([{ turns: 1, rpm: -5 }], screw))).toContain("cannot be read");
     expect(await refused(() => idle(sent({ intent: "symptom", symptom: "sings" })))).toContain(
       "cannot be read",
     );

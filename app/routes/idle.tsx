@@ -65,7 +65,13 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const { present, build } = rig;
   const index = Math.min(sent.carburettor, present.settings.length - 1);
   const one = buildOfCarburettor(build, index);
-  const bench = benchOf(sent.points, one, present.settings[index] ?? rig.fitted, airOf(rig), present.schools.screw);
+  const bench = benchOf(
+    sent.points,
+    one,
+    present.settings[index] ?? rig.fitted,
+    airOf(rig),
+    present.schools.screw,
+  );
   const { fit } = bench;
   const reading = idleReading(bench, sent.points);
   // Said of one carburettor, and of its cylinder, as soon as they are not all alike.

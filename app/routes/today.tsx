@@ -60,7 +60,9 @@ export default function TodayRoute() {
         )}
         <Button
           component={Link}
-          to={wanted ? `${placeHref(header.id, looksHere)}${lookQuery(wanted)}` : placeHref(header.id, "look")}
+          to={
+            wanted ? `${placeHref(header.id, looksHere)}${lookQuery(wanted)}` : placeHref(header.id, "look")
+          }
           variant={wanted ? "contained" : "outlined"}
         >
           {wanted?.how === "idleBench" ? "To the idle bench" : "Log a look"}

@@ -162,7 +162,6 @@ describe("preferences", () => {
       mixture: "afr",
       speed: "km/h",
       vacuum: "kPa",
-      screwSchool: "middle",
       cylinderSchool: "causeFirst",
     });
     expect((await readPreferences()).pressure).toBe("inHg");
@@ -174,7 +173,6 @@ describe("preferences", () => {
       mixture: "lambda",
       speed: "km/h",
       vacuum: "kPa",
-      screwSchool: "middle",
       cylinderSchool: "causeFirst",
     });
   });

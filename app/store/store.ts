@@ -181,7 +181,10 @@ async function mergeRig({ header, entries: good, setAside = [] }: RigEntries): P
   const fresh = newEntries(kept, entries);
   if (!fresh.ok) return fresh;
   // Two logs may be sound each and clash together: a needle of three grooves here, the fourth groove there.
-  const clash = checkEntries(kept, fresh.value.filter(({ id }) => !setAside.some((one) => one.id === id)));
+  const clash = checkEntries(
+    kept,
+    fresh.value.filter(({ id }) => !setAside.some((one) => one.id === id)),
+  );
   if (clash)
     return failed(
       "conflict",

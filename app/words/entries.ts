@@ -131,7 +131,11 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
         result: checkResult(entry),
       };
     case "proven":
-      return { kind, what: `This was right: ${PROVEN_WORDS[entry.how].name.toLowerCase()}`, result: entry.note };
+      return {
+        kind,
+        what: `This was right: ${PROVEN_WORDS[entry.how].name.toLowerCase()}`,
+        result: entry.note,
+      };
     case "school":
       return { kind, ...schoolWords(entry.school) };
     case "override":

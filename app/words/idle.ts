@@ -60,10 +60,14 @@ export function benchWords(
   const range = `${formatTurns(window.from)} to ${formatTurns(window.to)} turns`;
   const idle = said.advice.card.rows.find(({ part }) => part === "screwTurns");
   const right = idle ? `Then the idle is right: ${certainty(idle.chance)}. ` : "";
-  const again = "Bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.";
+  const again =
+    "Bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.";
   const pilot = said.changes.find(({ part }) => part === "pilot");
   const screw = said.changes.find(({ part }) => part === "screwTurns");
-  const edge = verdict.kind === "repeat" ? ` Best idle stands at the edge of the window of ${range}: walk it again to be sure.` : "";
+  const edge =
+    verdict.kind === "repeat"
+      ? ` Best idle stands at the edge of the window of ${range}: walk it again to be sure.`
+      : "";
   if (pilot)
     return {
       title: `Pilot jet to ${pilot.to}`,
@@ -75,7 +79,10 @@ export function benchWords(
       title: `The pilot jet is too ${verdict.towards === "richer" ? "lean" : "rich"}, and the box lacks another`,
       reason: `Best idle lies outside the window of ${range}. ${right}`,
     };
-  return { title: "Leave the screw as it is", reason: `${right}It stands where it idles best, as near as it can be told.${edge}` };
+  return {
+    title: "Leave the screw as it is",
+    reason: `${right}It stands where it idles best, as near as it can be told.${edge}`,
+  };
 }
 
 /** Until it is logged, card and bench differ: the card says what it still has. */

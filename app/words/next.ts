@@ -67,7 +67,9 @@ export function planLineWords(line: PlanLine, advice: Advice): NextWords {
   const rest =
     elsewhere.length === 0
       ? "elsewhere next to nothing"
-      : elsewhere.map((other) => `${ZONE_NAMES[other].toLowerCase()} ${shiftWords(effect[other])}`).join(", ");
+      : elsewhere
+          .map((other) => `${ZONE_NAMES[other].toLowerCase()} ${shiftWords(effect[other])}`)
+          .join(", ");
   return {
     title: capital(changes.map(changeTitle).join(", ")),
     reason: `For the ${ZONE_NAMES[zone].toLowerCase()}: ${mixtureWords(zoneOf(advice, zone).mean)} now, ${mixtureWords(after)} then; ${rest}. Afterwards ${READ_BY[zone]}.`,
@@ -83,7 +85,8 @@ function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): Nex
       title: `First: ${list}`,
       reason: `As it stands the top may be past the lean limit (${percentWords(zoneOf(advice, "top").pPastLimit)}). Start from the rich side: fit this, then look.`,
     };
-  const apart = next.lines.length > 1 ? "Each line has a zone of its own, so one look each tells them apart. " : "";
+  const apart =
+    next.lines.length > 1 ? "Each line has a zone of its own, so one look each tells them apart. " : "";
   return {
     title: `The plan for this stop: ${list}`,
     reason: `This air burns like ${dense} of the baseline’s. ${apart}Better than now: ${certainty(next.chanceBetter)}.`,

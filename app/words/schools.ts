@@ -2,8 +2,13 @@
 import type { ChangesSchool, LookMeans, OrderSchool, School } from "#core/log/schools.ts";
 import { SCHOOL_WORDS } from "./idle.ts";
 
-export const CHANGES_WORDS: Readonly<Record<ChangesSchool, { readonly name: string; readonly note: string }>> = {
-  toldApart: { name: "What can be told apart", note: "several at one stop, each with a zone of its own: half the looks" },
+export const CHANGES_WORDS: Readonly<
+  Record<ChangesSchool, { readonly name: string; readonly note: string }>
+> = {
+  toldApart: {
+    name: "What can be told apart",
+    note: "several at one stop, each with a zone of its own: half the looks",
+  },
   oneAtATime: { name: "One at a time", note: "one change, one look: about twice the stops" },
 };
 
@@ -29,10 +34,16 @@ export function schoolWords(school: School): { readonly what: string; readonly r
     case "screw":
       return { what: "Mixture screw, from now on", result: SCHOOL_WORDS[school.is].name.toLowerCase() };
     case "changes":
-      return { what: "Changes at one stop, from now on", result: CHANGES_WORDS[school.is].name.toLowerCase() };
+      return {
+        what: "Changes at one stop, from now on",
+        result: CHANGES_WORDS[school.is].name.toLowerCase(),
+      };
     case "order":
       return { what: "Order of the work, from now on", result: ORDER_WORDS[school.is].name.toLowerCase() };
     case "lookWith":
-      return { what: "What there is to look with", result: school.is.map((one) => MEANS_WORDS[one].toLowerCase()).join(", ") };
+      return {
+        what: "What there is to look with",
+        result: school.is.map((one) => MEANS_WORDS[one].toLowerCase()).join(", "),
+      };
   }
 }

@@ -2,20 +2,22 @@ import { air, build, fit, fitPart, lookWith, plug } from "../../core/__tests__/e
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { fold } from "#core/log/fold.ts";
 import type { Entry } from "#core/log/schema.ts";
-import { advise, type ZoneAdvice } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/advise.ts";
+import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { NextLook } from "#core/advice/next-look.ts";
 import type { Warning } from "#core/advice/warnings.ts";
 import { Preferences } from "#app/store/preferences.ts";
 import { rowReason } from "./card.ts";
 import { zoneCaution } from "./cautions.ts";
 import { agoWords, dayTitle } from "./days.ts";
 import { lineWords } from "./entries.ts";
-import { nextWords } from "./next.ts";
+import { nextWords, planLineWords } from "./next.ts";
 import { certainty, mixtureWords, partValue, partValueInFull, percentWords, shiftWords } from "./parts.ts";
 import { surpriseWords } from "./surprise.ts";
 import { warningWords } from "./warnings.ts";
 import { zoneState } from "./zone-state.ts";
 
-const next = (entries: Entry[]) => nextWords(advise(entries), fold(entries).openChange);
+const next = (entries: Entry[]) => nextWords(advise(entries));
 
 describe("numbers in words", () => {
   it("writes parts as they are stamped or counted", () => {
@@ -33,14 +35,15 @@ describe("numbers in words", () => {
       "right",
     ]);
     expect([shiftWords(-0.05), shiftWords(0.012)]).toEqual(["5 % richer", "1.2 % leaner"]);
-    expect([0.999, 0.896, 0.82, 0.55, 0.3, 0.05, 0.001].map(certainty)).toEqual([
-      "sure (over 99 %)",
+    expect([0.999, 0.896, 0.82, 0.72, 0.55, 0.3, 0.05, 0.001].map(certainty)).toEqual([
+      "sure (99 %)",
       "sure (90 %)",
       "likely (82 %)",
+      "rather likely (72 %)",
       "rather likely (55 %)",
       "open (30 %)",
-      "unlikely (5 %)",
-      "unlikely (under 1 %)",
+      "open (5 %)",
+      "open (under 1 %)",
     ]);
     expect(percentWords(0.5)).toBe("50 %");
   });
@@ -61,15 +64,18 @@ describe("numbers in words", () => {
 describe("the next step in words", () => {
   const start = [build(), air("0001", "08:30"), fit("0001", "08:40", 165)];
 
-  it("names part, from, to, the zone and what it does there", () => {
-    const { title, reason } = next([
-      ...start,
-      plug("0001", "09:00", "top", "cocoa"),
-      plug("0002", "09:20", "top", "umber"),
-    ]);
-    expect(title).toMatch(/^One change: main jet 165 to 1\d\d$/);
+  it("names the plan, and of each line part, from, to, its zone and how it will be read", () => {
+    const log = [...start, plug("0001", "09:00", "top", "cocoa"), plug("0002", "09:20", "top", "umber")];
+    const advice = advise(log);
+    expect(nextWords(advice).title).toMatch(/^The plan for this stop: .*main jet 1\d\d/);
+    expect(nextWords(advice).reason).toMatch(/burns like 82\.\d % .* Better than now: sure/);
+    const lines = advice.next.kind === "fit" ? advice.next.lines : [];
+    const top = lines.find(({ zone }) => zone === "top");
+    if (!top) throw new Error("no line for the top");
+    const { title, reason } = planLineWords(top, advice);
+    expect(title).toMatch(/^Main jet 165 → 1\d\d$/);
     expect(reason).toMatch(
-      /2 looks in the top: it is \d+ % rich\. 1\d\d brings it to .* Better than now: sure/,
+      /^For the top: \d+ % rich now, .* then; .* Afterwards a full-throttle look tells\.$/,
     );
   });
 
@@ -80,22 +86,58 @@ describe("the next step in words", () => {
       fit("0001", "08:40", 152),
       plug("0001", "09:00", "top", "bone"),
     ]);
-    expect(title).toMatch(/^First: main jet 152 to/);
-    expect(reason).toMatch(/^Too likely past the lean limit at full throttle \(\d+ %\)/);
+    expect(title).toMatch(/^First: .*main jet 1\d\d/);
+    expect(reason).toMatch(/^As it stands the top may be past the lean limit \(\d+ %\)/);
   });
 
-  it("asks for the look that an open change wants, and names the change", () => {
-    const { title, reason } = next([
+  it("asks for a look by how, zone and why, for a ride without a zone, for runs by both settings", () => {
+    const advice = advise([build()]);
+    const asked = (change: Partial<NextLook>) => {
+      const look = {
+        kind: "look" as const,
+        how: "plug" as const,
+        zone: "top" as const,
+        minutes: 8,
+        gain: 0.2,
+        ...change,
+      };
+      return nextWords({ ...advice, next: look });
+    };
+    expect(asked({}).title).toBe("Look next: a plug at the top");
+    expect(asked({}).reason).toMatch(/right is .* about 8 minutes\.$/);
+    expect(asked({ cylinder: 2 }).title).toBe("Look next: a plug at the top, cylinder 2");
+    expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Look next: the idle bench");
+    const { zone: _, ...ride } = {
+      kind: "look" as const,
+      how: "rideReport" as const,
+      zone: undefined,
+      minutes: 6,
+      gain: 0.2,
+    };
+    expect(nextWords({ ...advice, next: ride }).title).toContain("say how it pulled");
+    const other = { ...advice.fitted, main: 168 };
+    expect(asked({ how: "timedPair", settings: [advice.fitted, other] }).title).toBe(
+      "Look next: main 165 against main 168, by the clock",
+    );
+  });
+
+  it("says what goes back after worse", () => {
+    const worse = lookWith("said", "09:30", {
+      type: "compared",
+      zone: "top",
+      verdict: "worse",
+      fit: "fit:0002",
+    });
+    const { title } = next([
       ...start,
-      plug("0001", "09:00", "top", "cocoa"),
-      fit("0002", "09:10", 160),
+      plug("0001", "09:00", "top", "biscuit"),
+      fit("0002", "09:10", 162),
+      worse,
     ]);
-    expect(title).toBe("Now look: a plug at the top");
-    expect(reason).toContain("Main jet 165 to 160 was fitted and nobody has looked since");
+    expect(title).toBe("Put back: main jet 162 → 165");
   });
 
-  it("reads the card out after new air, and leaves a right engine alone", () => {
-    expect(next([build(), air("0001", "08:30")]).title).toMatch(/^Today’s card: .*main jet 1\d\d/);
+  it("leaves a right engine alone", () => {
     const zones = ["idle", "low", "mid", "top"] as const;
     const right = zones.flatMap((zone, z) =>
       [0, 1].map((n) => {
@@ -121,11 +163,11 @@ describe("warnings in words", () => {
     { code: "cylinderDiffers", cylinder: 2, zone: "mid", departure: -0.08, chance: 0.9 },
     { code: "plugFinding", finding: "glazed" },
     { code: "noneRichEnough", wantedMain: 171.5 },
-    { code: "inseparable", parts: ["clip", "main"] },
     { code: "screwAtStop", turns: 2.5, wantedPilot: 41.2 },
     { code: "clipAtEnd", clip: 1, wants: "leaner" },
     { code: "mainAtStop", main: 148, wantedMain: 144 },
-    { code: "outOfReach", zone: "low", mean: -0.1 },
+    { code: "outOfReach", zone: "low", mean: -0.1, ruledBy: "needle" },
+    { code: "outOfReach", zone: "top", mean: -0.1, ruledBy: "main" },
     { code: "noAir" },
     { code: "ruleInTheWay", parts: ["clip", "main"] },
     { code: "seaLevelSuspected", pressurePa: 101_800, elevationM: 1380 },

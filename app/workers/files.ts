@@ -14,7 +14,11 @@ export async function readFile(file: Blob): Promise<LogRead> {
   const { photos = [], ...rest } = read.file;
   const problem = fileProblem(rest);
   if (problem) return { ok: false, problem };
-  return { ok: true, file: rest, photos: photos.map(({ jpeg, ...photo }) => ({ ...photo, bytes: fromBase64(jpeg) })) };
+  return {
+    ok: true,
+    file: rest,
+    photos: photos.map(({ jpeg, ...photo }) => ({ ...photo, bytes: fromBase64(jpeg) })),
+  };
 }
 
 export function writeFile(file: LogFile, photos: readonly Photo[] = []): Answer<Blob> {

@@ -60,6 +60,7 @@ export function judgeApi(): JudgeApi {
         return adviseOn(openCase(entries, { memory: memoryOf(revision) }), undefined, carburettor);
       }),
     distribution: (revision) => about(revision, distribution),
-    outlook: (revision, zone) => about(revision, (found) => outlook(found, zone, { memory: memoryOf(revision) })),
+    outlook: (revision, zone) =>
+      about(revision, (found) => outlook(found, zone, { memory: memoryOf(revision) })),
   };
 }

@@ -1,6 +1,14 @@
 /** What a thread is asked, as plain data. */
 import type { Outcome } from "#core/simulator/trial.ts";
-import { newAir, taughtAir, unknownEngine, type NewAir, type Policy, type Task, type UnknownKind } from "./trials.ts";
+import {
+  newAir,
+  taughtAir,
+  unknownEngine,
+  type NewAir,
+  type Policy,
+  type Task,
+  type UnknownKind,
+} from "./trials.ts";
 
 export type Job =
   | { readonly what: "newAir"; readonly task: Task; readonly airSensitivitySd: number }

@@ -21,7 +21,11 @@ export function markdown(rows: readonly Row[]): string {
   if (!first) return "";
   const heads = Object.keys(first);
   const line = (cells: readonly string[]) => `| ${cells.join(" | ")} |`;
-  return [line(heads), line(heads.map(() => "---")), ...rows.map((row) => line(heads.map((head) => row[head] ?? "")))].join("\n");
+  return [
+    line(heads),
+    line(heads.map(() => "---")),
+    ...rows.map((row) => line(heads.map((head) => row[head] ?? ""))),
+  ].join("\n");
 }
 
 const within = (zone: keyof PerZone<number>) => (errors: PerZone<number>) => Math.abs(errors[zone]) <= 0.05;
@@ -52,7 +56,9 @@ export function unknownRow(name: string, results: readonly Outcome[]): Row {
     idle: percent(share(results, ({ errors }) => within("idle")(errors))),
     middle: percent(share(results, ({ errors }) => within("mid")(errors))),
     top: percent(share(results, ({ errors }) => within("top")(errors))),
-    "lean looks an engine": (results.reduce((sum, one) => sum + one.leanLooks, 0) / results.length).toFixed(2),
+    "lean looks an engine": (results.reduce((sum, one) => sum + one.leanLooks, 0) / results.length).toFixed(
+      2,
+    ),
     unfinished: String(results.filter(({ finished }) => !finished).length),
   };
 }

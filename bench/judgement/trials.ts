@@ -26,7 +26,8 @@ export interface NewAir {
 }
 
 const rigSeed: Readonly<Record<RigName, number>> = { enduro: 11, kart: 23, atv: 37, twin: 53, methanol: 71 };
-const randomOf = ({ rig, seed }: Task, salt: number) => seededRandom(seed * 7919 + rigSeed[rig] * 104_729 + salt);
+const randomOf = ({ rig, seed }: Task, salt: number) =>
+  seededRandom(seed * 7919 + rigSeed[rig] * 104_729 + salt);
 
 const engineOf = (task: Task, kind: EngineKind, salt: number) => {
   const random = randomOf(task, salt);
@@ -70,12 +71,22 @@ export function taughtAir(task: Task, airSensitivitySd: number): NewAir {
   return {
     relativeDryDensity,
     nothing: engine.errors(teach.fitted, air),
-    chart: engine.errors({ ...setting, main: chartMain(engine.build, setting.main, relativeDryDensity) }, air),
+    chart: engine.errors(
+      { ...setting, main: chartMain(engine.build, setting.main, relativeDryDensity) },
+      air,
+    ),
     card: engine.errors(card.setting, air),
   };
 }
 
-export const POLICIES = ["advice", "oneAtATime", "bottomUp", "topFirst", "chartThenBottomUp", "chartThenTopFirst"] as const;
+export const POLICIES = [
+  "advice",
+  "oneAtATime",
+  "bottomUp",
+  "topFirst",
+  "chartThenBottomUp",
+  "chartThenTopFirst",
+] as const;
 export type Policy = (typeof POLICIES)[number];
 
 export interface UnknownKind {
@@ -90,7 +101,8 @@ export function unknownEngine(task: Task, policy: Policy, { heavyTails, biasShar
   const { engine, random } = engineOf(task, kind, 3);
   const weather = drawWeather(random);
   const bench = new Bench(engine, weather, drawReader(random, biasShare), random);
-  if (policy === "advice" || policy === "oneAtATime") return followAdvice(bench, task.means, policy === "oneAtATime");
+  if (policy === "advice" || policy === "oneAtATime")
+    return followAdvice(bench, task.means, policy === "oneAtATime");
   if (policy === "chartThenBottomUp" || policy === "chartThenTopFirst") {
     const { setting, air } = engine.build.baseline;
     const ratio = humidAir(weather).dryDensityKgM3 / humidAir(air).dryDensityKgM3;

@@ -28,11 +28,18 @@ export function believing(
 export const sdAt = ({ covariance, mean }: Belief, i: number): number =>
   Math.sqrt(covariance[i * mean.length + i] ?? NaN);
 
-export const judgeWith = (belief: Belief, air: HumidAir = FRAME.air, build: Build = ENDURO_BUILD): SettingJudge =>
-  settingJudge(FRAME, build, beliefsOf(belief, [1]), air);
+export const judgeWith = (
+  belief: Belief,
+  air: HumidAir = FRAME.air,
+  build: Build = ENDURO_BUILD,
+): SettingJudge => settingJudge(FRAME, build, beliefsOf(belief, [1]), air);
 
 /** What plan and next look are asked of the worked example, fitted as it was right. */
-export function questionWith(belief: Belief, change: Partial<LookQuestion> = {}, air: HumidAir = FRAME.air): LookQuestion {
+export function questionWith(
+  belief: Belief,
+  change: Partial<LookQuestion> = {},
+  air: HumidAir = FRAME.air,
+): LookQuestion {
   const { setting } = ENDURO_BUILD.baseline;
   return {
     judge: judgeWith(belief, air),

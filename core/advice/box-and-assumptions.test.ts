@@ -54,10 +54,10 @@ describe("the box in the carburettor's own numbers", () => {
     const box = {
       ...ENDURO_BUILD.box,
       mains: [165],
-      drilled: [{ part: "main" as const, stamped: 148, measuredMm: 1.52 }],
+      drilled: [{ part: "main" as const, stamped: 148, measuredMm: 1.55 }],
     };
     const rich = plug("0001", "09:00", "top", "umber");
-    expect(advise([build("08:00", { box }), air("0001", "08:30"), rich]).card.setting.main).toBe(152);
+    expect(advise([build("08:00", { box }), air("0001", "08:30"), rich]).card.setting.main).toBe(155);
   });
 });
 

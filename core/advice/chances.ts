@@ -18,7 +18,9 @@ function standardDraws(size: number): readonly Float64Array[] {
   const known = normals.get(size);
   if (known) return known;
   const random = seededRandom(DRAW_SEED);
-  const drawn = Array.from({ length: DRAWS }, () => Float64Array.from({ length: size }, () => random.normal()));
+  const drawn = Array.from({ length: DRAWS }, () =>
+    Float64Array.from({ length: size }, () => random.normal()),
+  );
   normals.set(size, drawn);
   return drawn;
 }
@@ -54,11 +56,17 @@ export function chanceBetter({ beliefs, weights, lines }: SettingJudge, from: Se
 }
 
 /** @returns chance that all these zones are right together: of the worst cylinder where there are several */
-export function chanceAllRight({ beliefs, lines }: SettingJudge, setting: Setting, zones: readonly Zone[]): number {
+export function chanceAllRight(
+  { beliefs, lines }: SettingJudge,
+  setting: Setting,
+  zones: readonly Zone[],
+): number {
   const at = lines(setting);
   const chances = beliefs.each.map(({ belief }) => {
     const draws = drawsOf(belief);
-    const right = draws.filter((draw) => zones.every((zone) => Math.abs(errorAt(at[zone], draw)) <= TOLERANCE));
+    const right = draws.filter((draw) =>
+      zones.every((zone) => Math.abs(errorAt(at[zone], draw)) <= TOLERANCE),
+    );
     return right.length / draws.length;
   });
   return Math.min(...chances);

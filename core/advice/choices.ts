@@ -68,6 +68,7 @@ export function choices(
     screwTurns: values("screwTurns"),
     clip: values("clip"),
     main: values("main"),
-    shimMm: noWashers && !build.rules?.locked.includes("shimMm") ? ordered([0, fitted.shimMm]) : values("shimMm"),
+    shimMm:
+      noWashers && !build.rules?.locked.includes("shimMm") ? ordered([0, fitted.shimMm]) : values("shimMm"),
   };
 }

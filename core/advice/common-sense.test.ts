@@ -33,7 +33,8 @@ const AIRS = {
 /** Boxes that reach as far as the airs do: a rule is not to hold only because the box ends. */
 const wide = (build: Build): Build => {
   const { pilot, main } = build.baseline.setting;
-  const sizes = (from: number, steps: number, step: number) => Array.from({ length: steps }, (_, i) => from + i * step);
+  const sizes = (from: number, steps: number, step: number) =>
+    Array.from({ length: steps }, (_, i) => from + i * step);
   return {
     ...build,
     box: { pilots: sizes(pilot - 8, 9, 2), mains: sizes(main - 27.5, 19, 2.5), shimsMm: [] },
@@ -76,7 +77,8 @@ function richness(build: Build, setting: Setting) {
   return { idle: series * Math.sqrt(bleed), clip: setting.clip + setting.shimMm, main: setting.main };
 }
 
-const changesOf = ({ next }: Advice) => (next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : []);
+const changesOf = ({ next }: Advice) =>
+  next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : [];
 const seeds = Array.from({ length: SEEDS }, (_, i) => i + 1);
 
 /** Looks at an engine whose errors are drawn: what each zone is truly off by stays the same all morning. */

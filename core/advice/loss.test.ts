@@ -41,7 +41,9 @@ describe("loss", () => {
       mid: expect.closeTo(0.42, 12) as number,
       top: expect.closeTo(0.42, 12) as number,
     });
-    expect(() => zoneWeights({ idle: 0, low: 0, mid: 0, top: 0 })).toThrow("usage must give at least one zone");
+    expect(() => zoneWeights({ idle: 0, low: 0, mid: 0, top: 0 })).toThrow(
+      "usage must give at least one zone",
+    );
     expect(() => expectedLoss("top", { mean: 0, sd: 0 })).toThrow("sd must be above 0, got 0");
     expect(chanceAbove(0, { mean: 0, sd: 1 })).toBe(0.5);
   });

@@ -55,7 +55,6 @@ export function chanceAbove(edge: number, { mean, sd }: Spread): number {
 export function zoneWeights(usage: PerZone<number>): PerZone<number> {
   const total = ZONES.reduce((sum, zone) => sum + usage[zone], 0);
   if (!(total > 0)) throw new RangeError(`usage must give at least one zone a share above 0, got ${total}`);
-  const weight = (zone: Zone) =>
-    (USAGE_SHARE * usage[zone]) / total + (1 - USAGE_SHARE) * OWN_WEIGHT[zone];
+  const weight = (zone: Zone) => (USAGE_SHARE * usage[zone]) / total + (1 - USAGE_SHARE) * OWN_WEIGHT[zone];
   return { idle: weight("idle"), low: weight("low"), mid: weight("mid"), top: weight("top") };
 }

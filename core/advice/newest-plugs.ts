@@ -15,7 +15,9 @@ export function newestPlugs({ looks }: Present): NewestPlugs {
   );
   const newest = plugs.at(-1)?.reading;
   const whole = plugs.findLastIndex(({ cylinder }) => cylinder === undefined);
-  const byCylinder = new Map(plugs.slice(Math.max(0, whole)).map(({ reading, cylinder }) => [cylinder, reading]));
+  const byCylinder = new Map(
+    plugs.slice(Math.max(0, whole)).map(({ reading, cylinder }) => [cylinder, reading]),
+  );
   const findings = [...byCylinder.values()].flatMap((reading) => reading.findings ?? []);
   return {
     findings: [...new Set(findings)],

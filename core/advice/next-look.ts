@@ -136,7 +136,11 @@ export function nextLook(question: LookQuestion): NextLook | undefined {
   const rides = worths.filter(({ candidate }) => candidate.wholeRide);
   const looks = worths
     .filter(({ candidate }) => !candidate.wholeRide)
-    .map(({ candidate, gain }) => ({ ...candidate.look, gain, rank: gain * favour(question, candidate.zone) }));
+    .map(({ candidate, gain }) => ({
+      ...candidate.look,
+      gain,
+      rank: gain * favour(question, candidate.zone),
+    }));
   const ride = rides[0]?.candidate.look;
   if (ride) {
     const gain = WHOLE_RIDE_SHARE * rides.reduce((sum, one) => sum + one.gain, 0);

@@ -58,6 +58,8 @@ export const LEAST_GAIN = 0.05;
 export const LEAST_CHANCE = 0.6;
 /** Any safe setting beats any unsafe one; among unsafe ones the least risk wins. */
 const UNSAFE = 1e6;
+/** A screw that brings the idle this near to its target has done it. */
+const SCREW_DOES = 0.02;
 /** So many ways of setting a zone are searched together with the other zones'. */
 const MOST_MOVES = 12;
 /** So many neighbours on either side are tried together, two zones at a time. */
@@ -95,13 +97,27 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
   const danger = !isSafe(now);
   const mains = movesFor("top", options, build, fitted);
   const mainSaves = mains.some((move) => isSafe(judge.judge({ ...fitted, ...move })));
+  /** A jet that goes one way so that its screw can go further the other is no work for anybody. */
+  const againstItsScrew = ({ pilot = fitted.pilot }: PartsOfZone): boolean => {
+    if (pilot === fitted.pilot) return false;
+    const moved = judge.lines({ ...fitted, pilot }).idle.shift - judge.lines(fitted).idle.shift;
+    return Math.sign(moved) === Math.sign(now.zones.idle.mean);
+  };
+  // A pilot jet is condemned by its screw: as long as that can bring the idle right, the jet stays.
+  const screwDoes = movesFor("idle", options, build, fitted).some(
+    (move) =>
+      (move.pilot ?? fitted.pilot) === fitted.pilot &&
+      Math.abs(judge.judge({ ...fitted, ...move }).zones.idle.mean) < SCREW_DOES,
+  );
+  const condemned = ({ pilot = fitted.pilot }: PartsOfZone) => pilot === fitted.pilot || !screwDoes;
   const allowed = (zone: ReachedZone): readonly PartsOfZone[] => {
-    const good = movesFor(zone, options, build, fitted).filter((move) => {
+    const offered = movesFor(zone, options, build, fitted);
+    const good = (zone === "idle" ? offered.filter(condemned) : offered).filter((move) => {
       const after = judge.judge({ ...fitted, ...move });
       const moved = after.zones[zone].mean - now.zones[zone].mean;
       const rescues =
         danger && after.leanRisk < now.leanRisk && (zone === "top" || (zone === "mid" && !mainSaves));
-      const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean);
+      const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean) && !againstItsScrew(move);
       return Math.abs(moved) >= LEAST_EFFECT && (asked || rescues);
     });
     const off = (move: PartsOfZone) => Math.abs(judge.judge({ ...fitted, ...move }).zones[zone].mean);
@@ -168,16 +184,22 @@ function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZo
 function linesOf({ judge, fitted }: PlanQuestion, card: Setting): PlanLine[] {
   const before = judge.lines(fitted);
   return REACHED_ZONES.flatMap((zone): PlanLine[] => {
-    const changes = PARTS.filter((part) => RULES[part] === zone && fitted[part] !== card[part]).map((part) => ({
-      part,
-      from: fitted[part],
-      to: card[part],
-    }));
+    const changes = PARTS.filter((part) => RULES[part] === zone && fitted[part] !== card[part]).map(
+      (part) => ({
+        part,
+        from: fitted[part],
+        to: card[part],
+      }),
+    );
     if (changes.length === 0) return [];
     const after = judge.lines({ ...fitted, ...partsOf(zone, card) });
     const effect = (z: (typeof ZONES)[number]) => after[z].shift - before[z].shift;
     return [
-      { zone, changes, effect: { idle: effect("idle"), low: effect("low"), mid: effect("mid"), top: effect("top") } },
+      {
+        zone,
+        changes,
+        effect: { idle: effect("idle"), low: effect("low"), mid: effect("mid"), top: effect("top") },
+      },
     ];
   });
 }

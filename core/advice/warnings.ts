@@ -12,7 +12,14 @@ import type { Case, Group } from "./case.ts";
 import { lockedParts, screwWindow } from "./choices.ts";
 import { cylinderReports, outliersAmong, type Outlier } from "./departures.ts";
 import { sizeBeyond } from "./jet-steps.ts";
-import { chanceRight, CONTENT, REACHED_ZONES, spreadOf, type Judged, type ReachedZone } from "./judge-setting.ts";
+import {
+  chanceRight,
+  CONTENT,
+  REACHED_ZONES,
+  spreadOf,
+  type Judged,
+  type ReachedZone,
+} from "./judge-setting.ts";
 import type { NewestPlugs } from "./newest-plugs.ts";
 import type { Plan } from "./plan.ts";
 import type { LookQuestion } from "./next-look.ts";
@@ -85,12 +92,19 @@ function stops({ question, plan, group }: Known): Warning[] {
   const idle = wants("idle");
   const outIsRicher = carburettor.screw === "fuel";
   const screwEnd = idle && (idle === "richer") === outIsRicher ? window.to : window.from;
-  const screwEnds = idle && (idle === "richer") === outIsRicher ? setting.screwTurns >= screwEnd : setting.screwTurns <= screwEnd;
+  const screwEnds =
+    idle && (idle === "richer") === outIsRicher
+      ? setting.screwTurns >= screwEnd
+      : setting.screwTurns <= screwEnd;
   const pilotEnd = idle === "richer" ? options.pilot.at(-1) : options.pilot[0];
   if (idle && screwEnds && setting.pilot === pilotEnd && !locked.includes("pilot")) {
     const by = numberingFromLog(carburettor.pilotNumbering);
     const wanted = wantedJet(setting.pilot, zones.idle.mean, lines.idle.authority.pilot, by);
-    found.push({ code: "screwAtStop", turns: setting.screwTurns, wantedPilot: sizeBeyond(options.pilot, wanted) });
+    found.push({
+      code: "screwAtStop",
+      turns: setting.screwTurns,
+      wantedPilot: sizeBeyond(options.pilot, wanted),
+    });
   }
   const mid = wants("mid");
   const clipEnd = mid === "richer" ? options.clip.at(-1) : options.clip[0];

@@ -26,7 +26,12 @@ const rebuilt = (id: string, time: string, change: Partial<Build>, more: object 
 });
 const perfect = (time: string): Entry[] =>
   ZONES.map((zone, z) =>
-    lookWith(`per${z}`, `${time}${z}`, { type: "lambda", zone, lambda: ENDURO_BUILD.targetLambda[zone], sensor: "inside" }),
+    lookWith(`per${z}`, `${time}${z}`, {
+      type: "lambda",
+      zone,
+      lambda: ENDURO_BUILD.targetLambda[zone],
+      sensor: "inside",
+    }),
   );
 
 describe("the frame of reference", () => {
@@ -39,7 +44,8 @@ describe("the frame of reference", () => {
 
   it("says 37 % lean when E85 goes into a carburettor jetted for petrol: 9.8 for 14.6, by √ of the densities", () => {
     const wanted = Math.log(14.6 / 9.8) - 0.5 * Math.log((781 * 0.99995) / (745 * 0.99995));
-    for (const shift of shiftsOn({ ...ENDURO_BUILD, fuel: { name: "e85" } })) expect(shift).toBeCloseTo(wanted, 2);
+    for (const shift of shiftsOn({ ...ENDURO_BUILD, fuel: { name: "e85" } }))
+      expect(shift).toBeCloseTo(wanted, 2);
     const advice = advise([build(), ...perfect("09:0"), rebuilt("e85a", "10:00", { fuel: { name: "e85" } })]);
     for (const { mean } of advice.zones) expect(mean).toBeGreaterThan(0.3);
     expect(["stop", "fit"]).toContain(advice.next.kind);
@@ -59,7 +65,9 @@ describe("the frame of reference", () => {
         ...ENDURO_BUILD.carburettor,
         needle: {
           ...needle,
-          profile: needle.profile.map((point, i) => (i < 2 ? { ...point, diameterMm: point.diameterMm + mm } : point)),
+          profile: needle.profile.map((point, i) =>
+            i < 2 ? { ...point, diameterMm: point.diameterMm + mm } : point,
+          ),
         },
       },
     });
@@ -70,7 +78,9 @@ describe("the frame of reference", () => {
   it("lets what is worth a step stand at nothing until a step is taken", () => {
     const at = zoneMixture(FRAME, ENDURO_BUILD, day);
     expect(Array.from(at(settingFromLog(setting)).mid.row.slice(8))).toEqual([0, 0, 0]);
-    const [, clip = NaN, main = NaN] = at(settingFromLog({ ...setting, clip: 2, main: 160 })).mid.row.slice(8);
+    const [, clip = NaN, main = NaN] = at(settingFromLog({ ...setting, clip: 2, main: 160 })).mid.row.slice(
+      8,
+    );
     const model = buildModel(rigFromBuild(ENDURO_BUILD));
     const ln = (one: typeof setting) =>
       feedAt(model, settingFromLog(one), pointAt(model.rig, day, 0.45)).lnAirFuel;

@@ -23,7 +23,10 @@ import type { Belief } from "./unknowns.ts";
 
 const LOGS = Number(process.env["TAMIS_LOGS"] ?? 10);
 const DRAWS = 20_000;
-const build = { ...ENDURO_BUILD, heat: { exhaust: { top: { targetK: 820, withinK: 15 }, mid: { targetK: 760, withinK: 15 } } } };
+const build = {
+  ...ENDURO_BUILD,
+  heat: { exhaust: { top: { targetK: 820, withinK: 15 }, mid: { targetK: 760, withinK: 15 } } },
+};
 const { setting } = ENDURO_BUILD.baseline;
 const AIRS = [FRAME.air, humidAir({ temperatureK: 298, pressurePa: 88_000, relativeHumidity: 0.5 })];
 const SETTINGS = [setting, { ...setting, main: 158, clip: 2 }, { ...setting, screwTurns: 2, main: 170 }];
@@ -58,13 +61,24 @@ function anyReading(random: Random): Reading {
   const type = pick(TYPES, random);
   switch (type) {
     case "plug":
-      return { type, zone, tone: pick(TONES, random), cut: pick(["clean", "rolled", "unknown"], random), colderSteps: 0 };
+      return {
+        type,
+        zone,
+        tone: pick(TONES, random),
+        cut: pick(["clean", "rolled", "unknown"], random),
+        colderSteps: 0,
+      };
     case "crown":
       return { type, zone, crown: pick(CROWNS, random) };
     case "header":
       return { type, zone, colour: pick(HEADER_COLOURS, random) };
     case "temperature":
-      return { type, zone: pick(["mid", "top"] as const, random), sensor: "exhaust", temperatureK: 780 + 40 * random.normal() };
+      return {
+        type,
+        zone: pick(["mid", "top"] as const, random),
+        sensor: "exhaust",
+        temperatureK: 780 + 40 * random.normal(),
+      };
     case "lambda":
       return { type, zone, lambda: 0.9 * Math.exp(0.06 * random.normal()), sensor: "inside" };
     case "bestIdle": {
@@ -103,13 +117,18 @@ const home = zoneMixture(FRAME, build, FRAME.air)(settingFromLog(setting));
 const lines = ZONES.map((zone) => lineOver(new Map([[0, home[zone]]]), layout));
 
 const along = (belief: Belief) =>
-  lines.map(({ row, shift }) => ({ mean: shift + dot(row, belief.mean), sd: Math.sqrt(quadratic(belief.covariance, row)) }));
+  lines.map(({ row, shift }) => ({
+    mean: shift + dot(row, belief.mean),
+    sd: Math.sqrt(quadratic(belief.covariance, row)),
+  }));
 
 describe("random logs with every kind of look", () => {
   const logs = Array.from({ length: LOGS }, (_, n) => {
     const random = seededRandom(4000 + n);
     const count = 3 + Math.floor(12 * random.uniform());
-    const evidence = Array.from({ length: count }, (_x, i) => evidenceOf(anyReading(random), i, random)).flat();
+    const evidence = Array.from({ length: count }, (_x, i) =>
+      evidenceOf(anyReading(random), i, random),
+    ).flat();
     return { seed: 4000 + n, evidence };
   });
   const answers = logs.map(({ seed, evidence }) => ({ seed, evidence, answer: update(prior, evidence) }));
@@ -139,7 +158,14 @@ describe("random logs with every kind of look", () => {
     let held = 0;
     const off: object[] = [];
     for (const { seed, evidence, answer } of answers) {
-      const { effective, along: zones } = importanceDraws(prior, evidence, answer, lines, DRAWS, seededRandom(seed));
+      const { effective, along: zones } = importanceDraws(
+        prior,
+        evidence,
+        answer,
+        lines,
+        DRAWS,
+        seededRandom(seed),
+      );
       if (effective < 2000) continue;
       held += 1;
       along(answer).forEach(({ mean, sd }, i) => {

@@ -23,7 +23,10 @@ export function layoutOf(cylinders: number, instruments: readonly Instrument[]):
 }
 
 /** @returns the place of an instrument's error, or nothing where no look was taken with it */
-export function placeOfInstrument({ cylinders, instruments }: Layout, wanted: Instrument): number | undefined {
+export function placeOfInstrument(
+  { cylinders, instruments }: Layout,
+  wanted: Instrument,
+): number | undefined {
   const key = instrumentKey(wanted);
   const index = instruments.findIndex((one) => instrumentKey(one) === key);
   return index < 0 ? undefined : UNKNOWNS_EACH * cylinders + index;
@@ -112,7 +115,8 @@ export function beliefOver(belief: Belief, cylinders: readonly number[]): Belief
       for (const b of cylinders)
         for (let j = 0; j < UNKNOWNS_EACH; j += 1) {
           const value = belief.covariance[(a * UNKNOWNS_EACH + i) * size + b * UNKNOWNS_EACH + j] ?? 0;
-          covariance[i * UNKNOWNS_EACH + j] = (covariance[i * UNKNOWNS_EACH + j] ?? 0) + share * share * value;
+          covariance[i * UNKNOWNS_EACH + j] =
+            (covariance[i * UNKNOWNS_EACH + j] ?? 0) + share * share * value;
         }
     }
   return { mean, covariance };

@@ -30,11 +30,7 @@ export function framesOf(builds: readonly Build[]): Frame[] {
   });
 }
 
-export type Mixtures = (
-  build: number,
-  carburettor: number,
-  air: AirEntry | undefined,
-) => ZoneMixture;
+export type Mixtures = (build: number, carburettor: number, air: AirEntry | undefined) => ZoneMixture;
 
 /** Keeps one mixture map per build, carburettor and air. */
 export function mixtures(builds: readonly Build[], frames: readonly Frame[]): Mixtures {

@@ -45,7 +45,8 @@ function openingAsker(model: Model, reference: Setting, point: Point) {
   // A needle with fewer grooves than the first one had: its last is the nearest.
   const clip = Math.min(reference.clip, needle.grooves);
   const steps = (s: Setting, now: number): StepShifts => ({
-    screw: s.screwTurns === reference.screwTurns ? 0 : lnFuel({ ...s, screwTurns: reference.screwTurns }) - now,
+    screw:
+      s.screwTurns === reference.screwTurns ? 0 : lnFuel({ ...s, screwTurns: reference.screwTurns }) - now,
     clip:
       s.clip === clip && s.shimM === reference.shimM
         ? 0

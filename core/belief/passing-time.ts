@@ -28,11 +28,7 @@ export function drift(belief: Belief, layout: Layout, days: number): Belief {
 }
 
 /** Never beyond what was doubted at the very start, never a reset of what was learnt. */
-export function reopen(
-  belief: Belief,
-  layout: Layout,
-  paths: readonly z.infer<typeof PathName>[],
-): Belief {
+export function reopen(belief: Belief, layout: Layout, paths: readonly z.infer<typeof PathName>[]): Belief {
   const names = new Set(paths.flatMap((path) => REOPENS[path]));
   if (names.size === 0) return belief;
   return addDoubt(belief, layout, (name, cylinder) => {

@@ -65,7 +65,11 @@ describe("the sieve's update", () => {
       // The air sensitivity multiplies a log density of -0.24 here: 0.3 % of mixture is 0.0125 of it.
       // The worth of a step multiplies a shift of some hundredths: 0.3 % of mixture is far more of that factor.
       const unit =
-        name === "airSensitivity" ? 1 / Math.abs(onMountain.top.row[7] ?? NaN) : name.endsWith("Worth") ? 10 : 1;
+        name === "airSensitivity"
+          ? 1 / Math.abs(onMountain.top.row[7] ?? NaN)
+          : name.endsWith("Worth")
+            ? 10
+            : 1;
       expect(Math.abs((mean[i] ?? NaN) - (brute.along[i]?.mean ?? NaN))).toBeLessThan(0.003 * unit);
       expect(Math.abs(sdAt({ mean, covariance }, i) / (brute.along[i]?.sd ?? NaN) - 1)).toBeLessThan(0.05);
     });

@@ -119,7 +119,8 @@ function outcomeOf(belief: Belief, item: Evidence, site: Site): LookOutcome {
 /** ln of what the likelihood is worth under its cavity, over what its site is worth there. */
 function lnCorrection(belief: Belief, item: Evidence, site: Site): number {
   const { likelihood, line } = item;
-  if (likelihood.normal) return -0.5 * (likelihood.normal.mean - line.shift) ** 2 / likelihood.normal.variance;
+  if (likelihood.normal)
+    return (-0.5 * (likelihood.normal.mean - line.shift) ** 2) / likelihood.normal.variance;
   const cavity = cavityOf(belief, item, site);
   return matchOf(likelihood, line.shift, cavity).lnMass - lnSiteMass(site, cavity);
 }
@@ -133,7 +134,9 @@ function lnEvidence(
   let total = 0;
   let belief = prior;
   // Those that take doubt away first: then no step leaves less than nothing.
-  const order = evidence.map((_, i) => i).sort((a, b) => (sites[b]?.precision ?? 0) - (sites[a]?.precision ?? 0));
+  const order = evidence
+    .map((_, i) => i)
+    .sort((a, b) => (sites[b]?.precision ?? 0) - (sites[a]?.precision ?? 0));
   for (const i of order) {
     const [item, site] = [evidence[i], sites[i]];
     if (!item || !site) continue;

@@ -169,7 +169,8 @@ export function inOrder(entries: readonly Entry[]): Entry[] {
 function struckIds(ordered: readonly Entry[]): Set<string> {
   const strikes = new Map<string, string[]>();
   for (const entry of ordered)
-    if (entry.kind === "strike") strikes.set(entry.strikes, [...(strikes.get(entry.strikes) ?? []), entry.id]);
+    if (entry.kind === "strike")
+      strikes.set(entry.strikes, [...(strikes.get(entry.strikes) ?? []), entry.id]);
   const known = new Map<string, boolean>();
   const isStruck = (id: string): boolean => {
     const before = known.get(id);
@@ -209,7 +210,8 @@ interface Running {
 /** A rig that gains carburettors fits their baseline; those it has keep what is fitted. */
 function rebuilt(now: Running, entry: BuildRecord): void {
   // What was fitted before on another machine is no way back on this one.
-  if (now.build && isAnotherMachine(now.build, entry.build)) [now.pending, now.worse] = [undefined, undefined];
+  if (now.build && isAnotherMachine(now.build, entry.build))
+    [now.pending, now.worse] = [undefined, undefined];
   const reopens = [...new Set([...entry.reopens, ...(now.build ? reopenedByParts(now.build, entry) : [])])];
   now.builds.push(entry);
   now.build = entry.build;

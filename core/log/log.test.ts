@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { changedPaths, correctableChanges, correctedBuilds } from "./corrections.ts";
 import { fold } from "./fold.ts";
 import { checkSteps, migrate } from "./migrations.ts";
 import { checkFileSize, LARGEST_FILE_BYTES, readLogFile } from "./read-file.ts";
@@ -245,7 +246,7 @@ describe("reading a log file", () => {
       "a newer version",
       text((f) => ({ ...f, version: 7 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 2",
+      "is version 7; this Tamis reads up to 3",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [
@@ -311,5 +312,76 @@ describe("reading a log file", () => {
       "This file has 50 MB; a log has at most 48 MB",
     );
     expect(checkFileSize(LARGEST_FILE_BYTES)).toBeUndefined();
+  });
+});
+
+describe("a log of version 2", () => {
+  const frozen = readFileSync(join(__dirname, "fixtures/log-v2.json"), "utf8");
+
+  it("is read as it was: its baseline is the maker's book, edits that reopened nothing measured better", () => {
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    const builds = read.file.rigs[0]?.entries.filter((entry) => entry.kind === "build") ?? [];
+    expect(builds.length).toBeGreaterThan(0);
+    for (const entry of builds) {
+      expect(entry.build.baseline.proven).toBe("book");
+      expect(entry.corrects).toBe(entry.reopens.length === 0 ? "all" : undefined);
+    }
+  });
+
+  it("keeps every entry it had", () => {
+    const before = JSON.parse(frozen) as { rigs: { entries: { id: string }[] }[] };
+    const read = readLogFile(frozen);
+    expect(read.ok && read.file.rigs[0]?.entries.map(({ id }) => id)).toEqual(
+      before.rigs[0]?.entries.map(({ id }) => id),
+    );
+  });
+});
+
+describe("strikes", () => {
+  it("hold whatever the clock said when they were made: a strike struck under an earlier clock is struck", () => {
+    const struck = strike("0001", "10:00", "note:0001");
+    const back = strike("0002", "09:00", "strike:0001");
+    const note: Entry = { id: "note:0001", at: at("08:30"), kind: "note", text: "Rain." };
+    const lines = fold([build(), note, struck, back]).lines;
+    expect(lines.find(({ entry }) => entry.id === "note:0001")?.struck).toBe(false);
+    expect(lines.find(({ entry }) => entry.id === "strike:0001")?.struck).toBe(true);
+  });
+});
+
+describe("what changed between two builds", () => {
+  it("is named field by field, down to what can be measured", () => {
+    const { carburettor } = ENDURO_BUILD;
+    const other = {
+      ...ENDURO_BUILD,
+      carburettor: { ...carburettor, needleJetMm: 2.7, mainAirJetMm: 0.9 },
+      fuel: { name: "e85" as const },
+    };
+    expect(changedPaths(ENDURO_BUILD, other).sort()).toEqual([
+      "carburettor.mainAirJetMm",
+      "carburettor.needleJetMm",
+      "fuel.name",
+    ]);
+    expect(correctableChanges(ENDURO_BUILD, other)).not.toContain("fuel.name");
+  });
+
+  it("is carried back as far as the old number was held, no further", () => {
+    const withJet = (id: string, needleJetMm: number, corrects?: string[]) => ({
+      id: `build:${id}`,
+      at: at("09:00"),
+      kind: "build" as const,
+      build: { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needleJetMm } },
+      reopens: [],
+      ...(corrects && { corrects }),
+      why: "",
+    });
+    const jets = correctedBuilds([
+      withJet("0001", 2.68),
+      withJet("0002", 2.72),
+      withJet("0003", 2.72),
+      withJet("0004", 2.71, ["carburettor.needleJetMm"]),
+    ]).map(({ carburettor }) => carburettor.needleJetMm);
+    expect(jets).toEqual([2.68, 2.71, 2.71, 2.71]);
   });
 });

@@ -99,7 +99,10 @@ function issueProblem(issue: z.core.$ZodIssue): FileRead {
 function firstDuplicate(file: LogFile): string | undefined {
   const seen = new Set<string>();
   for (const [r, rig] of file.rigs.entries()) {
-    for (const id of [rig.header.id, ...[...rig.entries, ...(rig.setAside ?? [])].map((entry) => `${rig.header.id} ${entry.id}`)]) {
+    for (const id of [
+      rig.header.id,
+      ...[...rig.entries, ...(rig.setAside ?? [])].map((entry) => `${rig.header.id} ${entry.id}`),
+    ]) {
       if (seen.has(id)) return `rigs[${r}]: ${id.split(" ").at(-1) ?? id}`;
       seen.add(id);
     }

@@ -1,6 +1,6 @@
-import { buildModel } from "../carburettor/model.ts";
+import { FRAME } from "../__tests__/judged.ts";
 import { zoneAt, ZONES } from "../carburettor/zones.ts";
-import { humidAirFromLog, rigFromBuild } from "../rig/from-build.ts";
+import { humidAirFromLog } from "../rig/from-build.ts";
 import { air } from "../__tests__/entries.ts";
 import type { AirEntry } from "../log/schema.ts";
 import { seededRandom } from "../numbers/random.ts";
@@ -15,12 +15,11 @@ import { sniff } from "./sniff.ts";
 import { TraceBuilder, type LoggerTrace } from "./trace.ts";
 
 const WANTED = { speedsMs: [50 / 3.6, 80 / 3.6], lengthsM: [100] };
-const model = buildModel(rigFromBuild(ENDURO_BUILD));
 const day = humidAirFromLog(air("0001", "09:00") as AirEntry);
 
 function rideOf(seed: number, options: RideOptions): RideRow[] {
   const random = seededRandom(seed);
-  const engine = drawEngine(model, random);
+  const engine = drawEngine(FRAME, random);
   return [...ride(engine, ENDURO_BUILD, ENDURO_BUILD.baseline.setting, day, options, random)];
 }
 

@@ -39,7 +39,9 @@ function aim(
 export const BEST_IDLE: LookKind<"bestIdle"> = {
   said: (reading, context) => {
     const { line, perTurn } = aim(reading, context);
-    return [{ zone: "idle", line, likelihood: bestIdleLikelihood(Math.max(1e-4, perTurn * reading.sdTurns)) }];
+    return [
+      { zone: "idle", line, likelihood: bestIdleLikelihood(Math.max(1e-4, perTurn * reading.sdTurns)) },
+    ];
   },
   instrument: "idle",
   next: {

@@ -196,7 +196,8 @@ describe("the school of the mixture screw", () => {
     points,
   };
   const rightAt = (screwSchool: ScrewSchool) =>
-    whatIsSaid(reading, { build: ENDURO_BUILD, mixtureOf, setting, before: setting, screwSchool })[0]?.line.shift;
+    whatIsSaid(reading, { build: ENDURO_BUILD, mixtureOf, setting, before: setting, screwSchool })[0]?.line
+      .shift;
   const at = (screwTurns: number) => mixtureOf({ ...setting, screwTurns }).idle.shift;
 
   it("moves where the idle is on its target: the crest, or an eighth of a turn richer", () => {

@@ -1,4 +1,4 @@
-import { cholesky, diagonal, dot, lessOuter, times } from "./linear.ts";
+import { cholesky, dot, lessOuter, quadratic, times } from "./linear.ts";
 import { normalBetween, normalCdf, normalDensity } from "./normal.ts";
 import { tiltedMoments } from "./quadrature.ts";
 import { seededRandom } from "./random.ts";
@@ -56,26 +56,19 @@ describe("tilted moments", () => {
 
 describe("linear algebra", () => {
   it("multiplies back to the matrix it was taken from", () => {
+    // prettier-ignore
     const matrix = [
-      [4, 2, 0.6],
-      [2, 5, 1],
-      [0.6, 1, 3],
+      4, 2, 0.6,
+      2, 5, 1,
+      0.6, 1, 3,
     ];
     const lower = cholesky(matrix);
-    matrix.forEach((row, i) =>
-      row.forEach((value, j) => expect(dot(lower[i] ?? [], lower[j] ?? [])).toBeCloseTo(value, 12)),
-    );
-    expect(times(diagonal([1, 2]), [3, 4])).toEqual([3, 8]);
-    expect(lessOuter(diagonal([1, 1]), [1, 2], 0.5)).toEqual([
-      [0.5, -1],
-      [-1, -1],
-    ]);
-    expect(() =>
-      cholesky([
-        [1, 2],
-        [2, 1],
-      ]),
-    ).toThrow("positive definite");
+    const row = (i: number) => lower.subarray(3 * i, 3 * i + 3);
+    matrix.forEach((value, n) => expect(dot(row(Math.floor(n / 3)), row(n % 3))).toBeCloseTo(value, 12));
+    expect([...times([1, 0, 0, 2], [3, 4])]).toEqual([3, 8]);
+    expect([...lessOuter([1, 0, 0, 1], [1, 2], 0.5)]).toEqual([0.5, -1, -1, -1]);
+    expect(quadratic(matrix, [1, -1, 2])).toBeCloseTo(dot([1, -1, 2], times(matrix, [1, -1, 2])), 12);
+    expect(() => cholesky([1, 2, 2, 1])).toThrow("positive definite");
   });
 
   it("finds the root of a falling function", () => {

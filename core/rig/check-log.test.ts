@@ -28,8 +28,10 @@ const idle = (fallInTurns: number, fallOutTurns: number): Entry =>
     sdTurns: 0.1,
     points: [1, 2, 3, 4, 5].map((turns) => ({ turns, rpm: 1700 })),
   });
-const airWith = (change: Partial<Extract<Entry, { kind: "air" }>>): Entry => ({ ...air("0002", "10:00"), ...change }) as Entry;
-const setAside = (entries: Entry[]) => impossibleEntries(foldPossible(entries)).map(({ entry, why }) => `${entry.id}: ${why}`);
+const airWith = (change: Partial<Extract<Entry, { kind: "air" }>>): Entry =>
+  ({ ...air("0002", "10:00"), ...change }) as Entry;
+const setAside = (entries: Entry[]) =>
+  impossibleEntries(foldPossible(entries)).map(({ entry, why }) => `${entry.id}: ${why}`);
 const finite = (entries: Entry[]) => {
   const { zones } = advise(entries);
   expect(zones.every(({ mean, sd }) => Number.isFinite(mean) && sd > 0)).toBe(true);
@@ -43,42 +45,97 @@ const withoutHeight = (kind: "standard" | "seaLevel") => {
 
 describe("what a rig cannot have", () => {
   const cases: readonly (readonly [string, Entry[], Entry, string])[] = [
-    ["a groove that the needle lacks", [build()], fitPart("0001", "09:00", "clip", 9), "clip must be in 1..5, got 9"],
-    ["a fit on a carburettor it lacks", [build()], { ...fit("0001", "09:00", 160), changes: [{ part: "main", to: 160, carburettor: 3 }] } as Entry, "carburettor must be in 1..1, got 3"],
-    ["a look at a cylinder it lacks", [build()], { ...look("0001", "09:00"), cylinder: 2 } as Entry, "cylinder must be in 1..1, got 2"],
-    ["an idle beyond the screw's thread", [build()], idle(3, 14), "fall-off of the idle must be in 0..10 turns, got 14"],
+    [
+      "a groove that the needle lacks",
+      [build()],
+      fitPart("0001", "09:00", "clip", 9),
+      "clip must be in 1..5, got 9",
+    ],
+    [
+      "a fit on a carburettor it lacks",
+      [build()],
+      { ...fit("0001", "09:00", 160), changes: [{ part: "main", to: 160, carburettor: 3 }] } as Entry,
+      "carburettor must be in 1..1, got 3",
+    ],
+    [
+      "a look at a cylinder it lacks",
+      [build()],
+      { ...look("0001", "09:00"), cylinder: 2 } as Entry,
+      "cylinder must be in 1..1, got 2",
+    ],
+    [
+      "an idle beyond the screw's thread",
+      [build()],
+      idle(3, 14),
+      "fall-off of the idle must be in 0..10 turns, got 14",
+    ],
     ["fall-offs the wrong way round", [build()], idle(3, 2), "must run outwards"],
     ["standard pressure without a height", [build()], withoutHeight("standard"), "elevation must be given"],
     ["sea-level pressure without a height", [build()], withoutHeight("seaLevel"), "elevation must be given"],
-    ["a dew point above the temperature", [build()], airWith({ humidity: { kind: "dewPoint", temperatureK: 320 } }), "dew point"],
-    ["an impossible wet bulb", [build()], airWith({ humidity: { kind: "wetBulb", temperatureK: 320 } }), "wet bulb"],
-    ["a needle that the fitted clip does not suit", [build(), fitPart("0001", "09:00", "clip", 5)], rebuilt("0002", "10:00", 3), "clip must be in 1..3, got 5"],
-    ["a strike through its only description", [build()], strike("0001", "09:00", "build:0001"), "must keep one description"],
+    [
+      "a dew point above the temperature",
+      [build()],
+      airWith({ humidity: { kind: "dewPoint", temperatureK: 320 } }),
+      "dew point",
+    ],
+    [
+      "an impossible wet bulb",
+      [build()],
+      airWith({ humidity: { kind: "wetBulb", temperatureK: 320 } }),
+      "wet bulb",
+    ],
+    [
+      "a needle that the fitted clip does not suit",
+      [build(), fitPart("0001", "09:00", "clip", 5)],
+      rebuilt("0002", "10:00", 3),
+      "clip must be in 1..3, got 5",
+    ],
+    [
+      "a strike through its only description",
+      [build()],
+      strike("0001", "09:00", "build:0001"),
+      "must keep one description",
+    ],
   ];
 
-  it.each(cases)("%s: is refused at the door, and set aside by name where it is stored already", (_, log, entry, why) => {
-    expect(checkEntries(log, [entry])?.why).toContain(why);
-    const stored = [...log, entry];
-    expect(setAside(stored)).toHaveLength(1);
-    expect(setAside(stored)[0]).toContain(`${entry.id}: `);
-    finite(stored);
-    // Everything else goes on, and what comes later is judged by itself.
-    expect(checkEntries(stored, [look("late", "11:00")])).toBeUndefined();
-  });
+  it.each(cases)(
+    "%s: is refused at the door, and set aside by name where it is stored already",
+    (_, log, entry, why) => {
+      expect(checkEntries(log, [entry])?.why).toContain(why);
+      const stored = [...log, entry];
+      expect(setAside(stored)).toHaveLength(1);
+      expect(setAside(stored)[0]).toContain(`${entry.id}: `);
+      finite(stored);
+      // Everything else goes on, and what comes later is judged by itself.
+      expect(checkEntries(stored, [look("late", "11:00")])).toBeUndefined();
+    },
+  );
 
   it("is refused in a file, with where it stands", () => {
     const [, log, entry] = cases[0] ?? [];
-    const rigs = [{ header: { id: "rig:test-1", name: "Test", plate: "1" }, entries: [...(log ?? []), entry as Entry] }];
+    const rigs = [
+      { header: { id: "rig:test-1", name: "Test", plate: "1" }, entries: [...(log ?? []), entry as Entry] },
+    ];
     expect(fileProblem({ rigs })).toMatchObject({ reason: "badEntry", where: "rigs[0].entries[1]" });
   });
 });
 
 describe("what was possible stays possible", () => {
   it("strike of a fit that an older needle allowed: later fits are asked again, none bricks the rig", () => {
-    const log = [build(), fitPart("0001", "09:00", "clip", 2), rebuilt("0002", "10:00", 3), fitPart("0003", "11:00", "clip", 3)];
+    const log = [
+      build(),
+      fitPart("0001", "09:00", "clip", 2),
+      rebuilt("0002", "10:00", 3),
+      fitPart("0003", "11:00", "clip", 3),
+    ];
     // Without the first fit the third groove stands on the new needle: that can be.
     expect(checkEntries(log, [strike("0001", "12:00", "fit:0001")])).toBeUndefined();
-    const five = [build(), fitPart("0001", "09:00", "clip", 5), fitPart("0002", "09:30", "clip", 2), rebuilt("0003", "10:00", 3)];
+    const five = [
+      build(),
+      fitPart("0001", "09:00", "clip", 5),
+      fitPart("0002", "09:30", "clip", 2),
+      rebuilt("0003", "10:00", 3),
+    ];
     const struck = checkEntries(five, [strike("0001", "12:00", "fit:0002")]);
     expect(struck?.entry.id).toBe("build:0003");
     finite([...five, strike("0001", "12:00", "fit:0002")]);
@@ -108,7 +165,9 @@ describe("what was possible stays possible", () => {
   });
 
   it("ten thousand bad entries are set aside in one reading", () => {
-    const many = Array.from({ length: 10_000 }, (_, i) => fitPart(`b${String(i).padStart(5, "0")}`, "09:00", "clip", 9));
+    const many = Array.from({ length: 10_000 }, (_, i) =>
+      fitPart(`b${String(i).padStart(5, "0")}`, "09:00", "clip", 9),
+    );
     expect(setAside([build(), ...many])).toHaveLength(10_000);
   });
 });

@@ -28,7 +28,11 @@ class Known {
     const name = this.names.get(rig) ?? this.names.size;
     this.names.set(rig, name);
     const key = `${name} ${rig.others ? carburettor : 0} ${JSON.stringify(setting)}`;
-    if (!this.settings.has(key)) this.settings.set(key, refusal(() => checkSettingOn(buildOfCarburettor(rig, carburettor), setting)));
+    if (!this.settings.has(key))
+      this.settings.set(
+        key,
+        refusal(() => checkSettingOn(buildOfCarburettor(rig, carburettor), setting)),
+      );
     const why = this.settings.get(key);
     if (why !== undefined) throw new RangeError(why);
   }
@@ -58,7 +62,9 @@ function checkTurns(entry: Extract<Entry, { kind: "look" }>): void {
   for (const turns of [fallInTurns, fallOutTurns])
     requireRange("fall-off of the idle", turns, SCREW_DOMAIN.min, SCREW_DOMAIN.max, "turns");
   if (!(fallInTurns <= fallOutTurns))
-    throw new RangeError(`fall-offs of the idle must run outwards, got ${fallInTurns} to ${fallOutTurns} turns`);
+    throw new RangeError(
+      `fall-offs of the idle must run outwards, got ${fallInTurns} to ${fallOutTurns} turns`,
+    );
 }
 
 /** @throws {RangeError} with name, rule and value where the machine of that moment cannot have this */
@@ -87,7 +93,12 @@ function checkLine({ entry, befores, build }: Omit<LogLine, "setAside">, known: 
         requireWhole("cylinder", entry.cylinder, 1, build.engine.cylinders);
       return checkTurns(entry);
     case "proven":
-      if (build && entry.setting) checkSettings(known, build, befores.map(() => entry.setting));
+      if (build && entry.setting)
+        checkSettings(
+          known,
+          build,
+          befores.map(() => entry.setting),
+        );
       return;
     default:
       return;

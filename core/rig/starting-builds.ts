@@ -44,7 +44,8 @@ const BIKE: Build = {
   fuel: { name: "petrol" },
   baseline: {
     setting: { pilot: 45, screwTurns: 1.5, clip: 3, main: 165, shimMm: 0 },
-    air: STANDARD_DAY, proven: "guess",
+    air: STANDARD_DAY,
+    proven: "guess",
   },
   box: { pilots: [42, 45, 48], mains: range(155, 175, 2.5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.twoStroke,
@@ -68,7 +69,11 @@ const ATV: Build = {
     pilotAirJetMm: 1.2,
   },
   // With a pilot jet much finer than its own opening a fuel screw would rule nothing.
-  baseline: { setting: { pilot: 55, screwTurns: 2, clip: 3, main: 140, shimMm: 0 }, air: STANDARD_DAY, proven: "guess" },
+  baseline: {
+    setting: { pilot: 55, screwTurns: 2, clip: 3, main: 140, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
   box: { pilots: [52, 55, 58], mains: range(130, 150, 2.5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.fourStrokeAir,
 };
@@ -84,7 +89,11 @@ const KART: Build = {
     needleJetMm: 2.66,
     needle: needle(2.48),
   },
-  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 150, shimMm: 0 }, air: STANDARD_DAY, proven: "guess" },
+  baseline: {
+    setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 150, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
   box: { pilots: [58, 60, 62], mains: range(140, 160, 2), shimsMm: [] },
   usage: { idle: 5, low: 15, mid: 35, top: 45 },
 };
@@ -100,7 +109,11 @@ const RACER: Build = {
     needle: needle(2.55),
   },
   fuel: { name: "methanol" },
-  baseline: { setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 }, air: STANDARD_DAY, proven: "guess" },
+  baseline: {
+    setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
   box: { pilots: [55, 60, 65], mains: range(220, 260, 5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.methanol,
   usage: { idle: 10, low: 10, mid: 20, top: 60 },

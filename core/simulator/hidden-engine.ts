@@ -27,7 +27,12 @@ export function drawEngine(frame: Frame, random: Random): HiddenEngine {
 }
 
 /** @returns the true mixture error in a zone: 0 on target, + lean */
-export function trueError({ frame, truth }: HiddenEngine, setting: Setting, air: HumidAir, zone: Zone): number {
+export function trueError(
+  { frame, truth }: HiddenEngine,
+  setting: Setting,
+  air: HumidAir,
+  zone: Zone,
+): number {
   const { shift, row } = zoneMixture(frame, frame.build, air)(settingFromLog(setting))[zone];
   return shift + dot(row, truth);
 }

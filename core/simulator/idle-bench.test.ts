@@ -1,10 +1,10 @@
 import { humidAir } from "../air/humid-air.ts";
-import { buildModel } from "../carburettor/model.ts";
+import { frameOf } from "../belief/frame.ts";
 import { screwScale } from "../carburettor/screw-scale.ts";
 import { fitBestIdle } from "../idle/best-idle.ts";
 import { judgePilot } from "../idle/verdict.ts";
 import { seededRandom } from "../numbers/random.ts";
-import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";
+import { settingFromLog } from "../rig/from-build.ts";
 import { startingBuild } from "../rig/starting-builds.ts";
 import { screwWindow } from "../advice/choices.ts";
 import { idleShare, readIdle } from "./idle-bench.ts";
@@ -15,7 +15,7 @@ const FUEL_SCREW = startingBuild("fourStrokeAtv");
 const truth = (pilot: number) => [pilot, 0, 0, 0, 0, 0, 0, 0];
 
 function walk(build: typeof AIR_SCREW, pilot: number, from: number, to: number, seed = 7) {
-  const engine = { model: buildModel(rigFromBuild(build)), truth: truth(pilot) };
+  const engine = { frame: frameOf(build), truth: truth(pilot) };
   const { setting, air } = build.baseline;
   const random = seededRandom(seed);
   const points = Array.from({ length: Math.round((to - from) * 4) + 1 }, (_, i) => {
@@ -23,7 +23,7 @@ function walk(build: typeof AIR_SCREW, pilot: number, from: number, to: number, 
     const at = { ...setting, screwTurns: turns };
     return { turns, rpm: readIdle(engine, at, humidAir(air), 1700, { scatter: 0.003 }, random) };
   }).filter(({ rpm }) => rpm > 0);
-  const scale = screwScale(engine.model, settingFromLog(setting), humidAir(air));
+  const scale = screwScale(engine.frame.model, settingFromLog(setting), humidAir(air));
   return fitBestIdle(points, scale);
 }
 const rules = (build: typeof AIR_SCREW) => ({
@@ -43,7 +43,7 @@ describe("an idle on the bench", () => {
     expect(idleShare(0.6)).toBe(0);
   });
   it("reads the same for the same seed, with the scatter it was given", () => {
-    const engine = { model: buildModel(rigFromBuild(AIR_SCREW)), truth: truth(0) };
+    const engine = { frame: frameOf(AIR_SCREW), truth: truth(0) };
     const { setting, air } = AIR_SCREW.baseline;
     const read = (seed: number) =>
       readIdle(engine, setting, humidAir(air), 1700, { scatter: 0.01 }, seededRandom(seed));
@@ -58,11 +58,7 @@ describe("an idle on the bench", () => {
 
 describe("the screw's own scale", () => {
   const scale = (build: typeof AIR_SCREW) =>
-    screwScale(
-      buildModel(rigFromBuild(build)),
-      settingFromLog(build.baseline.setting),
-      humidAir(build.baseline.air),
-    );
+    screwScale(frameOf(build).model, settingFromLog(build.baseline.setting), humidAir(build.baseline.air));
   it.each([AIR_SCREW, FUEL_SCREW])(
     "rises all along, from nothing at the seat: $carburettor.screw screw",
     (build) => {

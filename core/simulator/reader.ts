@@ -28,28 +28,56 @@ export function drawReader(random: Random, biasShare = 1): Reader {
   };
 }
 
-export function readPlugOf(reader: Reader, error: number, zone: Zone, fuel: Build["fuel"], random: Random): Reading {
+export function readPlugOf(
+  reader: Reader,
+  error: number,
+  zone: Zone,
+  fuel: Build["fuel"],
+  random: Random,
+): Reading {
   const { sd, bias } = reader.plug;
   const factor = fuel.name === "methanol" ? 2.5 : 1;
   const tone = toneOf(error + bias + factor * sd * random.normal());
   return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
 }
 
-export function readLambdaOf(reader: Reader, error: number, zone: Zone, build: Build, random: Random): Reading {
+export function readLambdaOf(
+  reader: Reader,
+  error: number,
+  zone: Zone,
+  build: Build,
+  random: Random,
+): Reading {
   const { sd, bias } = reader.lambda;
   const lambda = build.targetLambda[zone] * Math.exp(error + bias + sd * random.normal());
-  return { type: "lambda", zone, lambda: Math.min(2, Math.max(0.4, Math.round(lambda * 1000) / 1000)), sensor: "inside" };
+  return {
+    type: "lambda",
+    zone,
+    lambda: Math.min(2, Math.max(0.4, Math.round(lambda * 1000) / 1000)),
+    sensor: "inside",
+  };
 }
 
 /** Kelvin of exhaust gas or head for a unit of mixture: what the log has to learn. */
 const KELVIN_PER_UNIT = 600;
 
-export function readHeatOf(reader: Reader, error: number, zone: Zone, build: Build, random: Random): Reading | undefined {
+export function readHeatOf(
+  reader: Reader,
+  error: number,
+  zone: Zone,
+  build: Build,
+  random: Random,
+): Reading | undefined {
   const target = build.heat?.exhaust?.[zone];
   if (!target) return undefined;
   const { sd, bias } = reader.heat;
   const temperatureK = target.targetK + KELVIN_PER_UNIT * (error + bias + sd * random.normal());
-  return { type: "temperature", zone, sensor: "exhaust", temperatureK: Math.min(1600, Math.max(230, temperatureK)) };
+  return {
+    type: "temperature",
+    zone,
+    sensor: "exhaust",
+    temperatureK: Math.min(1600, Math.max(230, temperatureK)),
+  };
 }
 
 export function rideReportOf(reader: Reader, errors: PerZone<number>, random: Random): Reading {
@@ -58,7 +86,10 @@ export function rideReportOf(reader: Reader, errors: PerZone<number>, random: Ra
     const x = errors[zone] + bias + sd * random.normal();
     return x > THREE_STEP_EDGE ? "lean" : x < -THREE_STEP_EDGE ? "rich" : "clean";
   };
-  return { type: "rideReport", felt: { idle: felt("idle"), low: felt("low"), mid: felt("mid"), top: felt("top") } };
+  return {
+    type: "rideReport",
+    felt: { idle: felt("idle"), low: felt("low"), mid: felt("mid"), top: felt("top") },
+  };
 }
 
 /**

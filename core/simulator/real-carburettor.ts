@@ -82,13 +82,21 @@ function stateAt({ carburettor: c, engine: e }: Rig, p: RealPhysics, air: HumidA
   const swallow = (p.filling * e.displacementM3 * speed) / (60 * e.turnsPerCycle);
   const lift = c.slide.kind === "manual" ? Math.max(c.slide.idleLiftM, throttle * c.boreM) : 0;
   const open = c.slide.kind === "manual" ? segmentArea(c.boreM, lift) : butterflyArea(c.boreM, throttle);
-  const choked = (p.throttleDischarge * open * air.pressurePa) / Math.sqrt(AIR_GAS_CONSTANT * air.temperatureK);
+  const choked =
+    (p.throttleDischarge * open * air.pressurePa) / Math.sqrt(AIR_GAS_CONSTANT * air.temperatureK);
   const ratio = bisectFalling((x) => choked * orifice(x) - swallow * air.densityKgM3 * x, 0, 1);
   const flow = swallow * air.densityKgM3 * ratio;
   const depression = (area: number) =>
-    0.5 * air.densityKgM3 * (flow / (air.densityKgM3 * area)) ** 2 * (1 + (p.nozzleGain - 1) * ratio ** p.nozzlePower);
-  const shield = (z: number, edge: number) => 1 - Math.exp(-((z / (edge + p.shieldMarginM)) ** p.shieldPower));
-  const rest = { vacuumPa: air.pressurePa * (1 - ratio), airKgS: (flow * air.dryDensityKgM3) / air.densityKgM3 };
+    0.5 *
+    air.densityKgM3 *
+    (flow / (air.densityKgM3 * area)) ** 2 *
+    (1 + (p.nozzleGain - 1) * ratio ** p.nozzlePower);
+  const shield = (z: number, edge: number) =>
+    1 - Math.exp(-((z / (edge + p.shieldMarginM)) ** p.shieldPower));
+  const rest = {
+    vacuumPa: air.pressurePa * (1 - ratio),
+    airKgS: (flow * air.dryDensityKgM3) / air.densityKgM3,
+  };
   const { slide, boreM } = c;
   if (slide.kind === "manual") {
     const depressionPa = depression(segmentArea(boreM, Math.min(boreM, lift + slide.cutawayM)));
@@ -99,7 +107,13 @@ function stateAt({ carburettor: c, engine: e }: Rig, p: RealPhysics, air: HumidA
   return { liftM: z, depressionPa: depression(segmentArea(boreM, z)), shield: shield(z, restLiftM), ...rest };
 }
 
-function mainFlow({ carburettor: c, fuel }: Rig, p: RealPhysics, s: Setting, at: State, air: HumidAir): number {
+function mainFlow(
+  { carburettor: c, fuel }: Rig,
+  p: RealPhysics,
+  s: Setting,
+  at: State,
+  air: HumidAir,
+): number {
   const { needle } = c;
   const along = at.liftM + (s.clip - needle.referenceClip) * needle.groovePitchM * p.pitchFactor + s.shimM;
   const jetD = c.needleJetM + p.wearM;
@@ -114,7 +128,15 @@ function mainFlow({ carburettor: c, fuel }: Rig, p: RealPhysics, s: Setting, at:
 }
 
 /** Pilot fuel without its signal's scale: that is fixed once, from what the pilot carries at idle. */
-function pilotFlow({ carburettor: c, fuel }: Rig, p: RealPhysics, s: Setting, base: Setting, at: State, air: HumidAir, signal: number): number {
+function pilotFlow(
+  { carburettor: c, fuel }: Rig,
+  p: RealPhysics,
+  s: Setting,
+  base: Setting,
+  at: State,
+  air: HumidAir,
+  signal: number,
+): number {
   const density = fuelDensity(fuel, air.temperatureK);
   const turns = base.screwTurns + (s.screwTurns - base.screwTurns) * p.screwFactor;
   const jet = 0.8 * jetArea(s.pilot, c.pilotNumbering);
@@ -131,7 +153,8 @@ export function realCarburettor(rig: Rig, p: RealPhysics) {
   const { setting: base, air: baseAir } = rig.baseline;
   const idle = stateAt(rig, p, baseAir, 0);
   const untrimmed = { ...p, trims: [0, 0, 0] as const };
-  const wanted = (mainFlow(rig, untrimmed, base, idle, baseAir) * p.pilotShareAtIdle) / (1 - p.pilotShareAtIdle);
+  const wanted =
+    (mainFlow(rig, untrimmed, base, idle, baseAir) * p.pilotShareAtIdle) / (1 - p.pilotShareAtIdle);
   const flowAt = (signal: number) => pilotFlow(rig, untrimmed, base, base, idle, baseAir, signal);
   const signal = bisectFalling((x) => wanted - flowAt(x), 0, 50);
   const states = new Map<string, State>();

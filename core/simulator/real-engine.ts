@@ -51,7 +51,11 @@ const perZone = (of: (zone: Zone) => number): PerZone<number> => ({
 export function drawRealEngine(build: Build, kind: EngineKind, random: Random): RealEngine {
   const rig = rigFromBuild(build);
   const some = (sd: number) => sd * draw(random, kind.heavyTails);
-  const physics = drawPhysics(random, () => [some(PRIOR_SD.pilot), some(PRIOR_SD.needle), some(PRIOR_SD.main)]);
+  const physics = drawPhysics(random, () => [
+    some(PRIOR_SD.pilot),
+    some(PRIOR_SD.needle),
+    some(PRIOR_SD.main),
+  ]);
   const untrimmed = realCarburettor(rig, { ...physics, trims: [0, 0, 0], wearM: 0 });
   const lnAirFuel = realCarburettor(rig, physics);
   const airSensitivity = kind.airSensitivitySd * random.normal();

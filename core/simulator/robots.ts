@@ -8,7 +8,10 @@ import type { Build, Setting } from "../log/schema.ts";
 import type { Bench, Outcome } from "./trial.ts";
 
 const nearest = (values: readonly number[], wanted: number): number =>
-  values.reduce((best, value) => (Math.abs(value - wanted) < Math.abs(best - wanted) ? value : best), values[0] ?? wanted);
+  values.reduce(
+    (best, value) => (Math.abs(value - wanted) < Math.abs(best - wanted) ? value : best),
+    values[0] ?? wanted,
+  );
 
 /** Main jet by a density chart: the number goes with the square root of the air, or with all of it where it counts flow. */
 export function chartMain(build: Build, from: number, densityRatio: number): number {
@@ -34,7 +37,11 @@ function stepsFor(tone: Parameters<typeof toneCentre>[0]): number {
 const MOST_LOOKS = 12;
 
 /** One zone after the other, plug after plug, until it has the right tone. */
-function readUntilRight(bench: Bench, zone: "mid" | "top", richer: (setting: Setting, steps: number) => Partial<Setting>): void {
+function readUntilRight(
+  bench: Bench,
+  zone: "mid" | "top",
+  richer: (setting: Setting, steps: number) => Partial<Setting>,
+): void {
   for (let tries = 0; tries < 4 && bench.looks < MOST_LOOKS; tries += 1) {
     const reading = bench.plug(zone);
     if (reading?.type !== "plug") return;
@@ -53,12 +60,16 @@ function setIdle(bench: Bench, build: Build): void {
   for (let tries = 0; tries < 3; tries += 1) {
     const reading = bench.idle();
     const window = screwWindow(build);
-    const middle = reading?.type === "bestIdle" ? (reading.fallInTurns + reading.fallOutTurns) / 2 : undefined;
+    const middle =
+      reading?.type === "bestIdle" ? (reading.fallInTurns + reading.fallOutTurns) / 2 : undefined;
     if (middle !== undefined && middle >= window.from && middle <= window.to) {
       bench.fit([{ part: "screwTurns", to: Math.round(middle * 8) / 8 }]);
       return;
     }
-    const richerJet = reading?.type === "symptom" ? reading.symptom === "hangsHigh" : (middle ?? 0) < window.from === (build.carburettor.screw === "air");
+    const richerJet =
+      reading?.type === "symptom"
+        ? reading.symptom === "hangsHigh"
+        : (middle ?? 0) < window.from === (build.carburettor.screw === "air");
     const sizes = boxJets(build, "pilot").map(({ number }) => number);
     const pilot = step(sizes, bench.fitted.pilot, richerJet ? 1 : -1);
     if (pilot === bench.fitted.pilot) return;

@@ -53,7 +53,9 @@ export class Bench {
   }
 
   private keep(kind: Entry["kind"], content: object): void {
-    const at = new Date(FIRST + 60_000 * (this.minutes + this.entries.length)).toISOString().replace(/\.\d+Z/, "Z");
+    const at = new Date(FIRST + 60_000 * (this.minutes + this.entries.length))
+      .toISOString()
+      .replace(/\.\d+Z/, "Z");
     this.entries.push({ id: `${kind}:bench-${this.entries.length}`, at, kind, ...content } as Entry);
   }
 
@@ -103,13 +105,25 @@ export class Bench {
 
   plug(zone: Zone, cylinder?: number, minutes = 8): Reading | undefined {
     this.ridden(zone);
-    const reading = readPlugOf(this.reader, this.seen(zone, cylinder), zone, this.engine.build.fuel, this.random);
+    const reading = readPlugOf(
+      this.reader,
+      this.seen(zone, cylinder),
+      zone,
+      this.engine.build.fuel,
+      this.random,
+    );
     return this.log(reading, minutes, cylinder);
   }
 
   lambda(zone: Zone, cylinder?: number): Reading | undefined {
     this.ridden(zone);
-    const reading = readLambdaOf(this.reader, this.seen(zone, cylinder), zone, this.engine.build, this.random);
+    const reading = readLambdaOf(
+      this.reader,
+      this.seen(zone, cylinder),
+      zone,
+      this.engine.build,
+      this.random,
+    );
     return this.log(reading, 4, cylinder);
   }
 
