@@ -9,7 +9,7 @@ import type { Outcome } from "#core/simulator/trial.ts";
 import type { Job } from "./judgement/jobs.ts";
 import { RIG_NAMES, type RigName } from "./judgement/rigs.ts";
 import { calibrationRows, markdown, newAirRow, unknownRow, type Row } from "./judgement/tables.ts";
-import { POLICIES, type NewAir, type Policy, type Task, type UnknownKind } from "./judgement/trials.ts";
+import { POLICIES, type NewAir, type Task, type UnknownKind } from "./judgement/trials.ts";
 
 const MEANS: Readonly<Record<string, LookMeans>> = {
   plug: "plug",

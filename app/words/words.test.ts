@@ -107,13 +107,7 @@ describe("the next step in words", () => {
     expect(asked({}).reason).toMatch(/right is .* about 8 minutes\.$/);
     expect(asked({ cylinder: 2 }).title).toBe("Look next: a plug at the top, cylinder 2");
     expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Look next: the idle bench");
-    const { zone: _, ...ride } = {
-      kind: "look" as const,
-      how: "rideReport" as const,
-      zone: undefined,
-      minutes: 6,
-      gain: 0.2,
-    };
+    const ride = { kind: "look" as const, how: "rideReport" as const, minutes: 6, gain: 0.2 };
     expect(nextWords({ ...advice, next: ride }).title).toContain("say how it pulled");
     const other = { ...advice.fitted, main: 168 };
     expect(asked({ how: "timedPair", settings: [advice.fitted, other] }).title).toBe(

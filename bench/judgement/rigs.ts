@@ -32,9 +32,10 @@ export function benchBuild(name: RigName, random: Random, halfGrooves: boolean):
   const steps = Math.ceil((reach * main) / step);
   const mains = owned(main - steps * step, main + Math.ceil(steps / 1.5) * step, step, main);
   const pilots = owned(pilot - 6, pilot + 6, 2, pilot);
-  const { others: _, rules: _rules, ...rest } = build;
   return {
-    ...rest,
+    ...build,
+    // Only what the box holds is to stand in the way.
+    rules: { locked: [], noWashers: false, onePlug: false },
     box: { pilots, mains, shimsMm: halfGrooves ? [build.carburettor.needle.groovePitchMm / 2] : [] },
     ...(name === "methanol" && {
       heat: {

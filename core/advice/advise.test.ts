@@ -259,18 +259,17 @@ describe("a look ends an open change", () => {
 });
 
 describe("specks of metal", () => {
-  const plugWith = (id: string, time: string, cylinder: number | undefined, findings: "specks"[]): Entry =>
-    ({
-      ...lookWith(id, time, {
-        type: "plug",
-        zone: "top",
-        tone: "biscuit",
-        cut: "clean",
-        colderSteps: 0,
-        findings,
-      }),
-      ...(cylinder !== undefined && { cylinder }),
-    }) as Entry;
+  const plugWith = (id: string, time: string, cylinder: number | undefined, findings: "specks"[]): Entry => ({
+    ...lookWith(id, time, {
+      type: "plug",
+      zone: "top",
+      tone: "biscuit",
+      cut: "clean",
+      colderSteps: 0,
+      findings,
+    }),
+    ...(cylinder !== undefined && { cylinder }),
+  });
   const two = build("08:00", { engine: { ...ENDURO_BUILD.engine, cylinders: 2 } });
 
   it("on one cylinder are not cleared by another's clean plug, only by its own", () => {

@@ -52,7 +52,7 @@ export interface Advice {
 export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
   const { present, replayed } = open;
   const group = groupOf(open, carburettor);
-  const { carburettors, groups, build, fitted, frame, evidence } = group;
+  const { carburettors, groups, fitted, frame, evidence } = group;
   const airEntry = draft ?? present.air;
   const air = airOf(airEntry, frame);
   const judge = judgeOf(open, group, air);

@@ -1,6 +1,6 @@
 /** What is believed about any setting in one air: spread per zone and cylinder, loss, danger. */
 import type { HumidAir } from "../air/humid-air.ts";
-import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
 import type { Frame } from "../belief/frame.ts";
 import { beliefOver } from "../belief/layout.ts";
 import { zoneMixture } from "../belief/mixture.ts";

@@ -11,7 +11,7 @@ import { NEXT_LOOKS } from "../looks/registry.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { Reading, Setting } from "../log/schema.ts";
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
-import { beliefsOf, type ReachedZone } from "./judge-setting.ts";
+import { beliefsOf } from "./judge-setting.ts";
 import { leastLoss, ORDER, type PlanQuestion } from "./plan.ts";
 
 export interface NextLook {
@@ -122,7 +122,7 @@ function shortlist(all: readonly Candidate[]): Candidate[] {
 }
 
 function favour({ order }: LookQuestion, zone: Zone): number {
-  const place = ORDER[order].indexOf(zone === "low" ? "idle" : (zone as ReachedZone));
+  const place = ORDER[order].indexOf(zone === "low" ? "idle" : zone);
   return ORDER_FAVOUR[place] ?? 1;
 }
 
@@ -136,18 +136,14 @@ export function nextLook(question: LookQuestion): NextLook | undefined {
   const rides = worths.filter(({ candidate }) => candidate.wholeRide);
   const looks = worths
     .filter(({ candidate }) => !candidate.wholeRide)
-    .map(({ candidate, gain }) => ({
-      ...candidate.look,
-      gain,
-      rank: gain * favour(question, candidate.zone),
+    .map(({ candidate: { look, zone }, gain }) => ({
+      look: { ...look, gain },
+      rank: (gain * favour(question, zone)) / look.minutes,
     }));
   const ride = rides[0]?.candidate.look;
   if (ride) {
     const gain = WHOLE_RIDE_SHARE * rides.reduce((sum, one) => sum + one.gain, 0);
-    looks.push({ ...ride, gain, rank: gain });
+    looks.push({ look: { ...ride, gain }, rank: gain / ride.minutes });
   }
-  const best = looks.sort((a, b) => b.rank / b.minutes - a.rank / a.minutes)[0];
-  if (!best) return undefined;
-  const { rank: _, ...look } = best;
-  return look;
+  return looks.sort((a, b) => b.rank - a.rank)[0]?.look;
 }

@@ -47,12 +47,18 @@ function leave(question: StepQuestion): NextStep {
   return { kind: "leave", because: chance >= CONTENT ? "right" : "smallGain", chance };
 }
 
+/** The way back is taken where it is safe, or at least no leaner than what is fitted. */
+function goesBack({ judge, fitted, isSafe }: StepQuestion, before: Setting): boolean {
+  const [then, now] = [judge.judge(before), judge.judge(fitted)];
+  return isSafe(then) || then.leanRisk <= now.leanRisk;
+}
+
 /** @returns what to do next, given all that is believed and fitted */
 export function nextStep(question: StepQuestion): NextStep {
-  const { judge, fitted, plan, worse, specks, isSafe } = question;
+  const { judge, fitted, plan, worse, specks } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
-  if (worse && isSafe(judge.judge(worse.before)))
+  if (worse && goesBack(question, worse.before))
     return {
       kind: "putBack",
       changes: changedParts(worse.after, worse.before).map((part) => ({

@@ -27,7 +27,7 @@ const KINDS: { readonly [T in Reading["type"]]: LookKind<T> } = {
 /** @returns what a look says, one item a zone it speaks of */
 export function whatIsSaid(reading: Reading, context: LookContext): readonly Said[] {
   const kind = KINDS[reading.type] as LookKind<typeof reading.type>;
-  return kind.said(reading as never, context);
+  return kind.said(reading, context);
 }
 
 /** @returns the instrument whose error a look shares with others; nothing where it shares none */
