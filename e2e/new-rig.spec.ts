@@ -10,6 +10,8 @@ test("a rig is described from nothing to its first card", async ({ page }) => {
   await page.getByLabel("Number plate").fill("77");
   await page.getByLabel("Main jets in the box").fill("140 to 160 by 2; 165");
   await page.getByLabel("Screw", { exact: true }).fill("1 3/4");
+  await page.getByRole("combobox", { name: "How it is known to be right" }).click();
+  await page.getByRole("option", { name: "It was read" }).click();
   await page.getByRole("button", { name: "Make the rig" }).click();
   await expect(page.getByText("Shed kart").filter({ visible: true }).first()).toBeVisible();
   await expect(page.getByText("No air has been read: the card is for the baseline’s day.")).toBeVisible();
@@ -18,7 +20,7 @@ test("a rig is described from nothing to its first card", async ({ page }) => {
   await page.getByRole("link", { name: /^Air/ }).filter({ visible: true }).click();
   await typeAir(page, { temperature: "31", humidity: "35", pressure: "955" });
   await page.getByRole("button", { name: "Save this air" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("Today’s card");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("The plan for this stop");
   await page.goto("/");
   await expect(page.getByRole("link", { name: /Shed kart/ })).toBeVisible();
 });
@@ -75,4 +77,32 @@ test("a part locked by the class stays as it is on every card", async ({ page })
   await page.getByRole("button", { name: "Save this air" }).click();
   await expect(page.getByText(/The class rules lock main jet/)).toBeVisible();
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("main jet");
+});
+
+test("a number that changes is asked about: measured better, or another part", async ({ page }) => {
+  await openRig(page, "/build");
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.69");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  const asked = page.getByRole("region", { name: "What changed" });
+  await expect(asked.locator("fieldset")).toHaveCount(1);
+  await expect(asked.getByText("The needle jet")).toBeVisible();
+  await asked.getByRole("button", { name: "Another part" }).click();
+  await asked.getByRole("button", { name: "Save it so" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+  await page.goto(`${RIG}/build`);
+  await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.69");
+});
+
+test("ways of working go into the log, and the plan keeps to them", async ({ page }) => {
+  await openRig(page, "/schools");
+  await page.getByRole("button", { name: /^One at a time/ }).click();
+  await expect(page.getByRole("button", { name: /^One at a time/ })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("checkbox", { name: "λ meter" }).click();
+  await expect(page.getByRole("checkbox", { name: "λ meter" })).toBeChecked();
+  await page.goto(RIG);
+  await expect(page.getByRole("list", { name: "The plan for this stop" }).getByRole("listitem")).toHaveCount(
+    1,
+  );
+  await page.goto(`${RIG}/log`);
+  await expect(page.getByText("Changes at one stop, from now on").first()).toBeVisible();
 });

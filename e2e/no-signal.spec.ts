@@ -6,7 +6,7 @@ import { serveBuild } from "./browser.ts";
 
 const ROUTES: [string, RegExp | string][] = [
   ["/", "Paddock"],
-  [RIG, /Now look/],
+  [RIG, /The plan for this stop/],
   ["/new", "A new rig"],
   [`${RIG}/build`, "The rig"],
   [`${RIG}/air`, "The air where the engine breathes"],

@@ -126,6 +126,7 @@ test("several carburettors, each its own, are described on one bench", async ({ 
   await expect(page.getByText(/needle must be thinner than its jet \(2.4 mm\)/)).toBeVisible();
   await page.getByLabel("Needle jet", { exact: true }).fill("2.7");
   await page.getByRole("button", { name: "Save the rig" }).click();
+  await page.getByRole("button", { name: "Save it so" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   await page.goto(`${RIG}/build`);
   await page.getByRole("button", { name: "No. 2" }).click();

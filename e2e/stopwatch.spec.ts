@@ -27,7 +27,7 @@ test("two settings are run, compared, and the open change is answered by the clo
   await page.goto(RIG);
   await page
     .getByRole("main")
-    .getByRole("button", { name: /Put back 152/ })
+    .getByRole("button", { name: /Put back 155/ })
     .click();
   await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
   await page.goto(`${RIG}/stopwatch`);

@@ -30,7 +30,7 @@ test("a drilled jet is found with pins, and a bent height is refused at its fiel
   await openRig(page, "/walk-round/passages");
   await page.getByLabel("Main: pin that passes").fill("1,62");
   await page.getByLabel("Main: pin that does not").fill("1,64");
-  await expect(page.getByText(/the stamp means 1.55 mm. It has been drilled/)).toBeVisible();
+  await expect(page.getByText(/the stamp means 1.58 mm. It has been drilled/)).toBeVisible();
   await page.getByLabel("Main: pin that does not").fill("1,6");
   await expect(page.getByText(/go pin must be thinner than the no-go pin/)).toBeVisible();
   await page.getByRole("button", { name: "Save this check" }).click();

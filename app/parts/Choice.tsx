@@ -8,10 +8,13 @@ interface ChoiceProps<T extends string> {
   readonly onChange: (value: T) => void;
 }
 
+/** More than this go on a second line where a phone has no room. */
+const FEW = 5;
+
 /** One of a few, big enough for gloves. */
 export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
   return (
-    <fieldset className="choices">
+    <fieldset className={options.length > FEW ? "choices many" : "choices"}>
       <legend className="label">{label}</legend>
       <ToggleButtonGroup
         exclusive

@@ -221,6 +221,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
               ? `Walk number ${round}: mixture and idle speed move each other, so once more.`
               : "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."}
         </p>
+        {started && reading && advice && said && <p className="quiet">{stillWords(advice)}</p>}
       </div>
       {advice && advice.groups > 1 && (
         <Caution plain>
@@ -331,11 +332,6 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
         />
       )}
       {phase === "blip" && answer?.saved !== undefined && <p role="status">Logged. The card counts it in.</p>}
-      {started && reading && advice && said && (
-        <p className="quiet" style={{ margin: 0 }}>
-          {stillWords(advice)}
-        </p>
-      )}
       <Problem message={answer?.message} />
       {(phase === "walk" || phase === "set") && (
         <div className="row save">

@@ -1,7 +1,6 @@
 /** The next step in words: a headline, the reason, and each line of a plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
-import type { NextLook } from "#core/advice/next-look.ts";
 import type { NextStep } from "#core/advice/next-step.ts";
 import type { PlanChange, PlanLine } from "#core/advice/plan.ts";
 import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
@@ -83,7 +82,7 @@ function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): Nex
   if (next.because === "danger")
     return {
       title: `First: ${list}`,
-      reason: `As it stands the top may be past the lean limit (${percentWords(zoneOf(advice, "top").pPastLimit)}). Start from the rich side: fit this, then look.`,
+      reason: `As it stands the top may be past the lean limit (${percentWords(next.leanRisk)}). Start from the rich side: fit this, then look.`,
     };
   const apart =
     next.lines.length > 1 ? "Each line has a zone of its own, so one look each tells them apart. " : "";
@@ -96,8 +95,8 @@ function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): Nex
 const settingsWords = (advice: Advice, settings: readonly [Setting, Setting]): string =>
   settings.map(({ main }) => `main ${main}`).join(" against ") || `main ${advice.fitted.main}`;
 
-function lookWords(advice: Advice, next: NextLook): NextWords {
-  const { how, zone, cylinder, settings, minutes } = next;
+function lookWords(advice: Advice, next: Extract<NextStep, { kind: "look" }>): NextWords {
+  const { how, zone, cylinder, settings, minutes, allRight } = next;
   const takes = `about ${minutes} minutes`;
   const which = cylinder === undefined ? "" : `, cylinder ${cylinder}`;
   if (settings)
@@ -115,7 +114,7 @@ function lookWords(advice: Advice, next: NextLook): NextWords {
   const where = how === "idleBench" ? "" : ` ${WHERE[zone]}`;
   return {
     title: `Look next: ${LOOK_HOW_WORDS[how]}${where}${which}`,
-    reason: `${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, but only within ± ${doubt} %: right is ${certainty(pRight)}. A look there now says more than a spanner; ${takes}.`,
+    reason: `${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, within ± ${doubt} %: ${certainty(pRight)}. Idle, middle and top right together: ${certainty(allRight)}. A look there tells most a minute; ${takes}.`,
   };
 }
 

@@ -99,15 +99,16 @@ describe("the next step in words", () => {
         zone: "top" as const,
         minutes: 8,
         gain: 0.2,
+        allRight: 0.7,
         ...change,
       };
       return nextWords({ ...advice, next: look });
     };
     expect(asked({}).title).toBe("Look next: a plug at the top");
-    expect(asked({}).reason).toMatch(/right is .* about 8 minutes\.$/);
+    expect(asked({}).reason).toMatch(/right together: rather likely \(70 %\).* about 8 minutes\.$/);
     expect(asked({ cylinder: 2 }).title).toBe("Look next: a plug at the top, cylinder 2");
     expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Look next: the idle bench");
-    const ride = { kind: "look" as const, how: "rideReport" as const, minutes: 6, gain: 0.2 };
+    const ride = { kind: "look" as const, how: "rideReport" as const, minutes: 6, gain: 0.2, allRight: 0.7 };
     expect(nextWords({ ...advice, next: ride }).title).toContain("say how it pulled");
     const other = { ...advice.fitted, main: 168 };
     expect(asked({ how: "timedPair", settings: [advice.fitted, other] }).title).toBe(

@@ -1,6 +1,7 @@
 import { ZONES } from "../carburettor/zones.ts";
 import { humidAir } from "../air/humid-air.ts";
 import { FRAME } from "../__tests__/judged.ts";
+import { freshMemory } from "../belief/replay.ts";
 import { fold } from "../log/fold.ts";
 import { PARTS, type Part } from "../log/parts.ts";
 import type { Entry, FitEntry } from "../log/schema.ts";
@@ -361,12 +362,21 @@ describe("advice", () => {
       ),
     ]);
     const first = { ...build(), at: at("08:00", "2026-05-19") };
-    const memory = { key: "", done: [] };
+    const memory = freshMemory();
     openCase([first, ...days.slice(0, 5)], { memory });
     expect(memory.done).toHaveLength(3);
     const [kept, fresh] = [openCase([first, ...days], { memory }), openCase([first, ...days])];
     expect(kept.replayed.joint).toEqual(fresh.replayed.joint);
     expect(kept.replayed.outcomes).toEqual(fresh.replayed.outcomes);
+  });
+
+  it("is not misled by two looks of one id that say different things: what is only tried out has no id of its own", () => {
+    const memory = freshMemory();
+    const top = (tone: "chalk" | "soot") => {
+      const look = plug("draft", "09:00", "top", tone);
+      return advise([build(), look], { memory }).zones[3]?.mean ?? NaN;
+    };
+    expect(top("chalk")).toBeGreaterThan(top("soot"));
   });
 
   it("says that no air was read, and suspects sea-level pressure", () => {

@@ -14,9 +14,12 @@ export type NextStep =
       readonly because: "danger" | "plan";
       readonly chanceBetter: number;
       readonly gain: number;
+      /** of what is fitted now: of the leanest cylinder where there are several */
+      readonly leanRisk: number;
     }
   | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
-  | ({ readonly kind: "look" } & NextLook)
+  /** with the chance that all is right together as it is */
+  | ({ readonly kind: "look"; readonly allRight: number } & NextLook)
   | { readonly kind: "leave"; readonly because: "right" | "smallGain"; readonly chance: number }
   | { readonly kind: "stop"; readonly because: "noneRichEnough" | "specks"; readonly leanRisk: number };
 
@@ -70,12 +73,19 @@ export function nextStep(question: StepQuestion): NextStep {
   if (plan.urgent && !plan.safe) return { kind: "stop", because: "noneRichEnough", leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
-    return { kind: "fit", lines, because: plan.urgent ? "danger" : "plan", chanceBetter, gain };
+    return {
+      kind: "fit",
+      lines,
+      because: plan.urgent ? "danger" : "plan",
+      chanceBetter,
+      gain,
+      leanRisk: now.leanRisk,
+    };
   }
   const left = leave(question);
   if (left.kind === "leave" && left.because === "right") return left;
   if (!question.withLook) return left;
   const look = nextLook(question);
   if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return left;
-  return { kind: "look", ...look };
+  return { kind: "look", allRight: left.kind === "leave" ? left.chance : 0, ...look };
 }

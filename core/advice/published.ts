@@ -1,6 +1,6 @@
 /** Advice as the command line and files publish it: one flat object a group of carburettors. */
 import type { Advice } from "./advise.ts";
-import type { NextStep } from "./next-step.ts";
+import type { NextLook } from "./next-look.ts";
 
 /** One part to change, on all carburettors of its group unless it names one (from 1). */
 export interface PublishedChange {
@@ -19,7 +19,7 @@ export type PublishedNext =
       readonly chanceBetter: number;
     }
   | { readonly kind: "putBack"; readonly changes: readonly PublishedChange[] }
-  | Extract<NextStep, { kind: "look" }>
+  | ({ readonly kind: "look" } & NextLook)
   | { readonly kind: "leave"; readonly because: string; readonly chance: number }
   | { readonly kind: "stop"; readonly because: string; readonly leanRisk: number };
 
@@ -37,6 +37,18 @@ export function publishedNext({ next, carburettors, groups }: Advice): Published
     }
     case "putBack":
       return { kind: "putBack", changes: next.changes.map((change) => ({ ...change, ...named })) };
+    case "look": {
+      const { how, zone, settings, cylinder, minutes, gain } = next;
+      return {
+        kind: "look",
+        how,
+        ...(zone !== undefined && { zone }),
+        ...(settings && { settings }),
+        ...(cylinder !== undefined && { cylinder }),
+        minutes,
+        gain,
+      };
+    }
     default:
       return next;
   }

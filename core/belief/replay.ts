@@ -199,7 +199,8 @@ function sessionKey(
     const build = knownBuilds[session.build];
     const slope = look && build && slopeFor(learnt, look, build);
     const feel = look && "feel" in look ? look.feel : undefined;
-    return [entry.id, entry.at, settings, air?.id, look?.before, slope, feel];
+    // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
+    return [entry, settings, air?.id, look?.before, slope, feel];
   });
   return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }
