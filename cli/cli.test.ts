@@ -3,6 +3,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { enduroDemo } from "../demo/enduro-log.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
+import { PublishedAdvice } from "#core/advice/published-schema.ts";
+import { allDemos } from "../demo/demo.ts";
 import { run } from "./run.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "tamis-cli-"));
@@ -13,6 +15,11 @@ const file = (name: string, content: unknown): string => {
   writeFileSync(path, typeof content === "string" ? content : JSON.stringify(content));
   return path;
 };
+/** Whatever is printed as advice holds to what is published. */
+function expectPublished(printed: unknown): void {
+  const parsed = PublishedAdvice.safeParse(printed);
+  expect(parsed.success ? [] : parsed.error.issues).toEqual([]);
+}
 const answer = (...argv: string[]): Record<string, never> => {
   const { stdout, stderr, exitCode } = run(argv);
   expect({ stderr, exitCode }).toEqual({ stderr: undefined, exitCode: 0 });
@@ -173,6 +180,14 @@ describe("what advise prints of the next step", () => {
     savedAt: "2026-05-23T18:00:00+02:00",
     rigs: [{ header, entries: [...rig, ...more] }],
   });
+  it("is as published, whatever it says", () => {
+    for (const log of [logOf([]), logOf([], [first]), logOf([], [measured])])
+      expectPublished(answer("advise", file("published.json", log)));
+    for (const { header: rig, entries: told } of allDemos("2026-05-23", "+02:00")) {
+      const log = { ...logOf([]), rigs: [{ header: rig, entries: told }] };
+      expectPublished(answer("advise", file("demo.json", log)));
+    }
+  });
   const nextOf = (log: object): Record<string, unknown> =>
     answer("advise", file("next.json", log))["next"] as unknown as Record<string, unknown>;
   const first = entries[0] as { build: object };
@@ -217,6 +232,7 @@ describe("what advise prints of the next step", () => {
     const { groups } = answer("advise", file("two.json", logOf([own], [two]))) as unknown as {
       groups: { carburettors: number[]; next: { changes: { carburettor?: number }[] } }[];
     };
+    expectPublished(answer("advise", file("two.json", logOf([own], [two]))));
     expect(groups.map(({ carburettors }) => carburettors)).toEqual([[1], [2]]);
     expect(groups[1]?.next.changes[0]?.carburettor).toBe(2);
   });

@@ -39,6 +39,7 @@ test("from the air and one plug to the one change, still there after the browser
   );
   await fitAll.click();
   await expect(page.getByText(new RegExp(`[Mm]ain jet \\d+ → ${to}`)).first()).toBeVisible();
+  await expect(title).not.toContainText(`main jet ${to}`);
 
   // Close, come back: everything is where it was.
   await page.close();

@@ -1,10 +1,15 @@
 /** JSON Schemas from the Zod schemas: the files under docs/schema are this, written out. */
 import * as z from "zod";
+import { PublishedAdvice } from "#core/advice/published-schema.ts";
 import { LogFile } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";
 
 const SCHEMAS = {
   "tamis-log.schema.json": { title: "Tamis log, as exported and imported", schema: LogFile },
+  "tamis-advice.schema.json": {
+    title: "Tamis advice, as the command line prints it",
+    schema: PublishedAdvice,
+  },
   "tamis-shift.schema.json": { title: "Tamis shift table, as the command line reads it", schema: ShiftFile },
 } as const;
 

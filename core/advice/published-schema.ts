@@ -1,0 +1,112 @@
+/** What the command line prints as advice: the only definition of it, published as a JSON Schema. */
+import * as z from "zod";
+import { AirState } from "../log/build-schema.ts";
+import { CheckName } from "../log/walk-round-names.ts";
+import { PartName, ZoneName } from "../log/parts.ts";
+import { Setting } from "../log/schema.ts";
+
+const Chance = z.number().min(0).max(1);
+const Carburettor = z.int().min(1).max(6);
+const Change = z.strictObject({
+  part: PartName,
+  from: z.number(),
+  to: z.number(),
+  zone: ZoneName.optional(),
+  /** where carburettors differ: on which of them */
+  carburettor: Carburettor.optional(),
+});
+
+const Next = z.discriminatedUnion("kind", [
+  z.strictObject({
+    kind: z.literal("fit"),
+    changes: z.array(Change).min(1),
+    because: z.enum(["danger", "plan"]),
+    chanceBetter: Chance,
+  }),
+  z.strictObject({ kind: z.literal("putBack"), changes: z.array(Change).min(1) }),
+  z.strictObject({
+    kind: z.literal("look"),
+    how: z.enum([
+      "plug",
+      "idleBench",
+      "lambda",
+      "temperature",
+      "timedPair",
+      "rideReport",
+      "crown",
+      "header",
+      "symptom",
+    ]),
+    /** none for a report of a whole ride */
+    zone: ZoneName.optional(),
+    /** two that are run against each other */
+    settings: z.tuple([Setting, Setting]).optional(),
+    cylinder: z.int().min(1).max(6).optional(),
+    minutes: z.number().min(0),
+    /** expected fall of the loss */
+    gain: z.number().min(0),
+  }),
+  z.strictObject({ kind: z.literal("leave"), because: z.enum(["right", "smallGain"]), chance: Chance }),
+  z.strictObject({
+    kind: z.literal("stop"),
+    because: z.enum(["noneRichEnough", "specks"]),
+    leanRisk: Chance,
+  }),
+]);
+
+const Group = z.object({
+  carburettors: z.array(Carburettor).min(1),
+  fitted: Setting,
+  card: z.strictObject({
+    setting: Setting,
+    rows: z.array(
+      z.strictObject({
+        part: PartName,
+        from: z.number(),
+        to: z.number(),
+        zone: ZoneName,
+        chance: Chance,
+        stepEffect: z.number(),
+      }),
+    ),
+    safe: z.boolean(),
+  }),
+  next: Next,
+  zones: z.array(
+    z.strictObject({
+      zone: ZoneName,
+      /** log mixture: 0 on target, + lean */
+      mean: z.number(),
+      sd: z.number().min(0),
+      pLean: Chance,
+      pRich: Chance,
+      pRight: Chance,
+      pPastLimit: Chance,
+      looks: z.int().min(0),
+    }),
+  ),
+  warnings: z.array(z.looseObject({ code: z.string() })),
+  surprises: z.array(z.looseObject({ lookId: z.string(), tail: Chance })),
+  /** faults that no jet cures, the likeliest first */
+  faults: z.array(
+    z.strictObject({
+      fault: z.string(),
+      chance: Chance,
+      check: CheckName,
+      because: z.array(z.string()),
+    }),
+  ),
+  air: z.looseObject({ air: z.looseObject(AirState.shape), relativeDryDensity: z.number().positive() }),
+  leanings: z.array(z.looseObject({ path: z.string(), zone: ZoneName, effect: z.number() })),
+  buy: z.array(z.strictObject({ part: z.enum(["pilot", "main"]), number: z.number(), gain: z.number() })),
+});
+
+const rig = z.string();
+/** checks of the walk-round that hold the card back */
+const held = z.array(CheckName);
+
+/** One object while all carburettors are set alike, a list of groups once they differ. */
+export const PublishedAdvice = z.union([
+  Group.extend({ rig, held }).strict(),
+  z.strictObject({ rig, held, groups: z.array(Group.strict()).min(2) }),
+]);
