@@ -97,6 +97,11 @@ interface Section {
   readonly rows: readonly Row[];
 }
 const sections: Section[] = [];
+/** What is done is told at once: the whole takes a quarter of an hour. */
+const say = (title: string): void => {
+  process.stderr.write(`${((Date.now() - started) / 1000).toFixed(0)} s: ${title}\n`);
+};
+const started = Date.now();
 const kitName = (kit: readonly string[]) => kit.join(" + ");
 
 async function airSection(
@@ -113,6 +118,7 @@ async function airSection(
     rows.push(newAirRow(rig, results));
   }
   rows.push(newAirRow("all", everything));
+  say(title);
   sections.push({ title, rows });
   if (what !== "newAir" || airSensitivitySd === 0) return;
   const edges = [0, 0.84, 0.88, 0.92, 0.96, 1, 2];
@@ -164,7 +170,6 @@ async function unknownSection(
   });
 }
 
-const started = Date.now();
 const usual: UnknownKind = { heavyTails: false, biasShare: 1 };
 if (only.has("newAir")) {
   await airSection("A measured setting in new air, no look yet", "newAir", 0.15);

@@ -53,6 +53,13 @@ export function unknownRow(name: string, results: readonly Outcome[]): Row {
     "90th": String(quantile(looks, 0.9)),
     "minutes: median": String(quantile(minutes, 0.5)),
     "all right": percent(share(results, ({ errors }) => allRight(errors))),
+    "the box reaches": percent(share(results, ({ withinReach }) => withinReach)),
+    "right of those": percent(
+      share(
+        results.filter(({ withinReach }) => withinReach),
+        ({ errors }) => allRight(errors),
+      ),
+    ),
     idle: percent(share(results, ({ errors }) => within("idle")(errors))),
     middle: percent(share(results, ({ errors }) => within("mid")(errors))),
     top: percent(share(results, ({ errors }) => within("top")(errors))),

@@ -1,13 +1,14 @@
 /** One tuner with one engine, from the first air to the last change: what is spent, how close it comes. */
-import type { AirState } from "../air/humid-air.ts";
+import type { AirState, HumidAir } from "../air/humid-air.ts";
 import type { PerZone, Zone } from "../carburettor/zones.ts";
 import { advise, type Advice } from "../advice/advise.ts";
-import type { ReachedZone } from "../advice/judge-setting.ts";
+import { choices } from "../advice/choices.ts";
+import { TOLERANCE, type ReachedZone } from "../advice/judge-setting.ts";
 import { fold } from "../log/fold.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";
-import { airOfState, laterAir, type RealEngine } from "./real-engine.ts";
+import { airOfState, allRight, laterAir, type RealEngine } from "./real-engine.ts";
 import {
   isPastLimit,
   readHeatOf,
@@ -28,6 +29,26 @@ export interface Outcome {
   /** how likely each zone was said to be right at the end */
   readonly said: readonly { readonly zone: ReachedZone; readonly chance: number }[];
   readonly finished: boolean;
+  /** does the box hold any setting with which idle, middle and top are all right in this air? */
+  readonly withinReach: boolean;
+}
+
+/** The best play there is: a needle and a main that put middle and top right, then a pilot and a screw for the idle. */
+function boxReaches(engine: RealEngine, fitted: Setting, air: HumidAir): boolean {
+  const { clip, main, pilot, screwTurns, shimMm } = choices(engine.build, fitted, [], 0.125);
+  const right = (error: number) => Math.abs(error) <= TOLERANCE;
+  return clip.some((c) =>
+    shimMm.some((s) =>
+      main.some((m) => {
+        const upper = { ...fitted, clip: c, shimMm: s, main: m };
+        const { mid, top } = engine.errors(upper, air);
+        if (!right(mid) || !right(top)) return false;
+        return pilot.some((p) =>
+          screwTurns.some((turns) => allRight(engine.errors({ ...upper, pilot: p, screwTurns: turns }, air))),
+        );
+      }),
+    ),
+  );
 }
 
 const FIRST = Date.parse("2026-05-23T08:00:00Z");
@@ -158,7 +179,8 @@ export class Bench {
           chance: advice.zones.find((one) => one.zone === zone)?.pRight ?? 0,
         }))
       : [];
-    return { looks, minutes, fits, leanLooks, errors, said, finished };
+    const withinReach = boxReaches(this.engine, this.fitted, airOfState(this.air));
+    return { looks, minutes, fits, leanLooks, errors, said, finished, withinReach };
   }
 
   /** Another day, in another air. */
