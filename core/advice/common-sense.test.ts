@@ -131,7 +131,10 @@ describe.each(RIGS)("common sense with a %s", (_, build) => {
       if (advice.next.kind !== "fit" || advice.next.because === "danger") continue;
       for (const { zone, effect } of advice.next.lines) {
         const before = advice.zones.find((one) => one.zone === zone)?.mean ?? NaN;
-        expect(Math.abs(before + effect[zone])).toBeLessThan(Math.abs(before) + 1e-9);
+        const withAll = advice.next.lines.reduce((sum, line) => sum + line.effect[zone], before);
+        if (zone === "idle") expect(Math.abs(before + effect.idle)).toBeLessThan(Math.abs(before));
+        // A main may make good what the clip does to the top, and lean a little to the side that is safe.
+        else expect(Math.abs(withAll)).toBeLessThan(Math.max(Math.abs(before), 0.03));
       }
     }
   });

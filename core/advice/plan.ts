@@ -117,7 +117,9 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
       const moved = after.zones[zone].mean - now.zones[zone].mean;
       const rescues =
         danger && after.leanRisk < now.leanRisk && (zone === "top" || (zone === "mid" && !mainSaves));
-      const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean) && !againstItsScrew(move);
+      // Idle is set for the idle: a screw that would pass its target for another zone's sake stays.
+      const nearer = zone !== "idle" || Math.abs(after.zones.idle.mean) < Math.abs(now.zones.idle.mean);
+      const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean) && nearer && !againstItsScrew(move);
       return Math.abs(moved) >= LEAST_EFFECT && (asked || rescues);
     });
     const off = (move: PartsOfZone) => Math.abs(judge.judge({ ...fitted, ...move }).zones[zone].mean);
