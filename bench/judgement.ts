@@ -5,10 +5,20 @@
 import { Worker } from "node:worker_threads";
 import { parseArgs } from "node:util";
 import type { LookMeans } from "#core/log/schools.ts";
-import type { Outcome } from "#core/simulator/trial.ts";
+import { FAULT_NAMES } from "#core/log/fault-names.ts";
+import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
+import { canHave, SIZES_TRIED, type Seeded } from "./judgement/fault-trials.ts";
 import type { Job } from "./judgement/jobs.ts";
 import { RIG_NAMES, type RigName } from "./judgement/rigs.ts";
-import { calibrationRows, markdown, newAirRow, unknownRow, type Row } from "./judgement/tables.ts";
+import {
+  alarmRow,
+  calibrationRows,
+  faultRow,
+  markdown,
+  newAirRow,
+  unknownRow,
+  type Row,
+} from "./judgement/tables.ts";
 import { POLICIES, type NewAir, type Task, type UnknownKind } from "./judgement/trials.ts";
 
 const MEANS: Readonly<Record<string, LookMeans>> = {
@@ -27,6 +37,7 @@ const { values } = parseArgs({
     with: { type: "string", default: "" },
     only: { type: "string", default: "newAir,taught,unknown,readers" },
     policies: { type: "string", default: POLICIES.join(",") },
+    faults: { type: "boolean", default: false },
     threads: { type: "string", default: "2" },
     json: { type: "boolean", default: false },
   },
@@ -46,7 +57,7 @@ const seed = Number(values.seed);
 if (!(Number.isInteger(engines) && engines > 0 && Number.isInteger(seed)))
   throw new Error("--engines and --seed must be whole numbers");
 const rigs = wanted(values.rig, RIG_NAMES);
-const only = new Set(values.only.split(","));
+const only = new Set(values.faults ? ["faults"] : values.only.split(","));
 const policies = wanted(values.policies, POLICIES);
 /** Sets of instruments that are tried; those named, or the usual three. */
 const kits: readonly (readonly string[])[] = values.with
@@ -67,9 +78,11 @@ const tasks = (rig: RigName, kit: readonly string[], halfGrooves = false): Task[
     halfGrooves,
   }));
 
-async function runAll(jobs: readonly Job[]): Promise<(NewAir | Outcome)[]> {
+type Any = NewAir | Outcome | FaultOutcome;
+
+async function runAll(jobs: readonly Job[]): Promise<Any[]> {
   const threads = Number(values.threads);
-  const results: (NewAir | Outcome)[] = [];
+  const results: Any[] = [];
   await Promise.all(
     Array.from({ length: threads }, (_, t) => {
       const mine = jobs.map((job, i) => ({ job, i })).filter(({ i }) => i % threads === t);
@@ -77,7 +90,7 @@ async function runAll(jobs: readonly Job[]): Promise<(NewAir | Outcome)[]> {
         const url = new URL("./judgement/worker.mjs", import.meta.url);
         const worker = new Worker(url, { workerData: { jobs: mine.map(({ job }) => job) } });
         let done = 0;
-        worker.on("message", ({ result }: { result: NewAir | Outcome }) => {
+        worker.on("message", ({ result }: { result: Any }) => {
           const place = mine[done]?.i;
           if (place !== undefined) results[place] = result;
           done += 1;
@@ -197,6 +210,32 @@ if (only.has("readers")) {
     "Unknown engines, readers three times as far off, plug + idle",
   );
 }
+
+/** Every fault at three sizes, and as many healthy engines, plain and odd. */
+async function faultSection(kit: readonly string[]): Promise<void> {
+  const ask = async (seeded: Seeded): Promise<FaultOutcome[]> => {
+    const jobs = rigs
+      .filter((rig) => canHave(rig, seeded.fault))
+      .flatMap((rig) => tasks(rig, kit).map((task): Job => ({ what: "fault", task, seeded })));
+    return (await runAll(jobs)) as FaultOutcome[];
+  };
+  const rows: Row[] = [];
+  for (const fault of FAULT_NAMES) {
+    const bySize: FaultOutcome[][] = [];
+    for (const size of SIZES_TRIED) bySize.push(await ask({ fault, size, odd: false }));
+    rows.push(faultRow(fault, bySize));
+    say(fault);
+  }
+  sections.push({ title: `Faults, ${kitName(kit)}: first or second, by size`, rows });
+  const healthy = await ask({ fault: undefined, size: 1, odd: false });
+  const odd = await ask({ fault: undefined, size: 1, odd: true });
+  sections.push({
+    title: `Healthy engines, ${kitName(kit)}: false alarms`,
+    rows: [alarmRow("plain", healthy), alarmRow("odd: heavy tails", odd)],
+  });
+}
+if (only.has("faults"))
+  for (const kit of values.with ? kits : [["plug", "idle", "ride"]]) await faultSection(kit);
 
 if (values.json) console.log(JSON.stringify({ engines, seed, sections }));
 else

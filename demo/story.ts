@@ -251,6 +251,7 @@ class Story {
       case "look":
         this.look(clock, next.how, next.zone ?? "mid", next.minutes);
         return true;
+      case "check":
       case "leave":
       case "stop":
         return false;

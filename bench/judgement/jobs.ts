@@ -1,5 +1,6 @@
 /** What a thread is asked, as plain data. */
-import type { Outcome } from "#core/simulator/trial.ts";
+import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
+import { faultyEngine, type Seeded } from "./fault-trials.ts";
 import {
   newAir,
   taughtAir,
@@ -13,16 +14,23 @@ import {
 export type Job =
   | { readonly what: "newAir"; readonly task: Task; readonly airSensitivitySd: number }
   | { readonly what: "taughtAir"; readonly task: Task; readonly airSensitivitySd: number }
+  | { readonly what: "fault"; readonly task: Task; readonly seeded: Seeded }
   | { readonly what: "unknown"; readonly task: Task; readonly policy: Policy; readonly kind: UnknownKind };
 
-export type Result<J extends Job = Job> = J extends { what: "unknown" } ? Outcome : NewAir;
+export type Result<J extends Job = Job> = J extends { what: "unknown" }
+  ? Outcome
+  : J extends { what: "fault" }
+    ? FaultOutcome
+    : NewAir;
 
-export function runJob(job: Job): NewAir | Outcome {
+export function runJob(job: Job): NewAir | Outcome | FaultOutcome {
   switch (job.what) {
     case "newAir":
       return newAir(job.task, job.airSensitivitySd);
     case "taughtAir":
       return taughtAir(job.task, job.airSensitivitySd);
+    case "fault":
+      return faultyEngine(job.task, job.seeded);
     case "unknown":
       return unknownEngine(job.task, job.policy, job.kind);
   }

@@ -1,7 +1,7 @@
 /** Results as tables. */
 import type { PerZone } from "#core/carburettor/zones.ts";
 import { allRight } from "#core/simulator/real-engine.ts";
-import type { Outcome } from "#core/simulator/trial.ts";
+import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
 import type { NewAir } from "./trials.ts";
 
 export const share = <T>(items: readonly T[], is: (item: T) => boolean): number =>
@@ -85,4 +85,42 @@ export function calibrationRows(results: readonly Outcome[]): Row[] {
       "are right": percent(share(inBin, ({ right }) => right)),
     };
   });
+}
+
+const secondOrBetter = ({ rank }: FaultOutcome): boolean => rank !== undefined && rank <= 2;
+const inHundred = (results: readonly FaultOutcome[], of: (one: FaultOutcome) => number): string =>
+  (results.reduce((sum, one) => sum + of(one), 0) / results.length).toFixed(1);
+
+/** @param bySize - small, middle, large */
+export function faultRow(fault: string, bySize: readonly (readonly FaultOutcome[])[]): Row {
+  const [small = [], middle = [], large = []] = bySize;
+  const larger = [...middle, ...large];
+  return {
+    fault,
+    engines: String(larger.length / 2),
+    small: percent(share(small, secondOrBetter)),
+    middle: percent(share(middle, secondOrBetter)),
+    large: percent(share(large, secondOrBetter)),
+    "first of the larger two": percent(share(larger, ({ rank }) => rank === 1)),
+    "stood out": percent(share(larger, ({ fault: one, named }) => one !== undefined && named.includes(one))),
+    "another stood out": percent(
+      share(larger, ({ fault: one, named }) => named.some((name) => name !== one)),
+    ),
+    looks: inHundred(larger, ({ looks }) => looks),
+    questions: inHundred(larger, ({ questions }) => questions),
+  };
+}
+
+export function alarmRow(name: string, results: readonly FaultOutcome[]): Row {
+  const counts = new Map<string, number>();
+  for (const { named } of results) for (const fault of named) counts.set(fault, (counts.get(fault) ?? 0) + 1);
+  const most = [...counts].sort((a, b) => b[1] - a[1]).slice(0, 4);
+  return {
+    "": name,
+    engines: String(results.length),
+    "any fault stood out": `${(100 * share(results, ({ named }) => named.length > 0)).toFixed(1)} %`,
+    "most of all": most.map(([fault, count]) => `${fault} ${count}`).join(", ") || "none",
+    looks: inHundred(results, ({ looks }) => looks),
+    questions: inHundred(results, ({ questions }) => questions),
+  };
 }

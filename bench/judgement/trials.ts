@@ -26,10 +26,10 @@ export interface NewAir {
 }
 
 const rigSeed: Readonly<Record<RigName, number>> = { enduro: 11, kart: 23, atv: 37, twin: 53, methanol: 71 };
-const randomOf = ({ rig, seed }: Task, salt: number) =>
+export const randomOf = ({ rig, seed }: Task, salt: number) =>
   seededRandom(seed * 7919 + rigSeed[rig] * 104_729 + salt);
 
-const engineOf = (task: Task, kind: EngineKind, salt: number) => {
+export const engineOf = (task: Task, kind: EngineKind, salt: number) => {
   const random = randomOf(task, salt);
   return { engine: drawRealEngine(benchBuild(task.rig, random, task.halfGrooves), kind, random), random };
 };

@@ -3,6 +3,8 @@ import type { LookOutcome } from "../belief/update.ts";
 import { SURPRISING } from "../belief/update.ts";
 import type { LearntHeat } from "../belief/heat-slopes.ts";
 import type { ReplayOptions } from "../belief/replay.ts";
+import { checkFirst, namedFault, type Suspect } from "../faults/suspicion.ts";
+import type { QuestionName } from "../log/question-names.ts";
 import type { AirEntry, Entry, Setting } from "../log/schema.ts";
 import { airWorth, type AirWorth } from "./air-worth-today.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
@@ -38,6 +40,12 @@ export interface Advice {
   readonly leanings: readonly Leaning[];
   /** what a temperature is worth on this engine, where its log has taught it */
   readonly heat: readonly LearntHeat[];
+  /** faults that no jet cures, the likeliest first */
+  readonly faults: readonly Suspect[];
+  /** the one that stands out, if any */
+  readonly named: Suspect | undefined;
+  /** the answer that would tell most of what it is */
+  readonly question: QuestionName | undefined;
   /** jets that the box lacks and that would help */
   readonly buy: readonly ToBuy[];
 }
@@ -50,7 +58,7 @@ export interface Advice {
  * @throws {RangeError} if there is no such air
  */
 export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice {
-  const { present, replayed } = open;
+  const { present, replayed, suspicion } = open;
   const group = groupOf(open, carburettor);
   const { carburettors, groups, fitted, frame, evidence } = group;
   const airEntry = draft ?? present.air;
@@ -74,6 +82,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       ...question,
       plan,
       specks: plugs.findings.includes("specks"),
+      checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
       withLook: draft === undefined,
@@ -87,6 +96,9 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
     leanings: leanings(group, air, plan.card.setting),
     heat: replayed.heat,
+    faults: suspicion.suspects,
+    named: namedFault(suspicion),
+    question: suspicion.question,
     buy: toBuy(question, plan),
   };
 }

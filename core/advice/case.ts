@@ -3,6 +3,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import type { Frame } from "../belief/frame.ts";
 import type { Evidence } from "../belief/evidence.ts";
 import { replay, type Replayed, type ReplayOptions } from "../belief/replay.ts";
+import { suspicion, type Suspicion } from "../faults/suspicion.ts";
 import type { Present } from "../log/fold.ts";
 import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
@@ -15,6 +16,8 @@ export interface Case {
   readonly present: Present;
   readonly build: Build;
   readonly replayed: Replayed;
+  /** what else than jetting it could be */
+  readonly suspicion: Suspicion;
 }
 
 /** The carburettors advised as one: their machine, what is fitted, what is believed of their cylinders. */
@@ -39,7 +42,7 @@ export function openCase(entries: readonly Entry[], options: ReplayOptions = {})
   const replayed = replay(present, options);
   const { build } = present;
   if (!build) throw new RangeError("log must hold a build, got none");
-  return { present, build, replayed };
+  return { present, build, replayed, suspicion: suspicion(present, replayed) };
 }
 
 export function groupOf({ present, build: rig, replayed }: Case, carburettor: number): Group {

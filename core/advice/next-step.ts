@@ -1,5 +1,8 @@
 /** What to do next: put back, the plan for this stop, one look, or leave it. */
 import { changedParts, type WorseFit } from "../log/fold.ts";
+import type { Suspect } from "../faults/suspicion.ts";
+import type { FaultName } from "../log/fault-names.ts";
+import type { CheckName } from "../log/walk-round-names.ts";
 import type { Setting } from "../log/schema.ts";
 import { chanceAllRight } from "./chances.ts";
 import { CONTENT, REACHED_ZONES, type ReachedZone } from "./judge-setting.ts";
@@ -20,12 +23,21 @@ export type NextStep =
   | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
   /** with the chance that all is right together as it is */
   | ({ readonly kind: "look"; readonly allRight: number } & NextLook)
+  /** a fault is so likely that it is looked for before anything is jetted */
+  | {
+      readonly kind: "check";
+      readonly fault: FaultName;
+      readonly check: CheckName;
+      readonly chance: number;
+      readonly cylinder?: number;
+    }
   | { readonly kind: "leave"; readonly because: "right" | "smallGain"; readonly chance: number }
   | { readonly kind: "stop"; readonly because: "noneRichEnough" | "specks"; readonly leanRisk: number };
 
 export interface StepQuestion extends LookQuestion {
   readonly plan: Plan;
   readonly specks: boolean;
+  readonly checkFirst: Suspect | undefined;
   /** the way back on this carburettor from what was said to be worse */
   readonly worse: { readonly before: Setting; readonly after: Setting } | undefined;
   /** zones that parts of this box, and the rules, can put right */
@@ -61,6 +73,11 @@ export function nextStep(question: StepQuestion): NextStep {
   const { judge, fitted, plan, worse, specks } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
+  const suspect = question.checkFirst;
+  if (suspect) {
+    const { fault, check, chance, cylinder } = suspect;
+    return { kind: "check", fault, check, chance, ...(cylinder !== undefined && { cylinder }) };
+  }
   if (worse && goesBack(question, worse.before))
     return {
       kind: "putBack",

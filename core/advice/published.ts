@@ -20,6 +20,13 @@ export type PublishedNext =
     }
   | { readonly kind: "putBack"; readonly changes: readonly PublishedChange[] }
   | ({ readonly kind: "look" } & NextLook)
+  | {
+      readonly kind: "check";
+      readonly fault: string;
+      readonly check: string;
+      readonly chance: number;
+      readonly cylinder?: number;
+    }
   | { readonly kind: "leave"; readonly because: string; readonly chance: number }
   | { readonly kind: "stop"; readonly because: string; readonly leanRisk: number };
 

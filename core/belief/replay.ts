@@ -14,13 +14,33 @@ import type { Frame } from "./frame.ts";
 import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
 import { layoutOf, priorOf, type Layout } from "./layout.ts";
 import { evidenceMaker, type Look } from "./look-evidence.ts";
-import { framesOf, mixtures } from "./look-mixtures.ts";
+import { framesOf, mixtures, type Mixtures } from "./look-mixtures.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { provenEvidence, provenLater } from "./proven.ts";
+import { NO_SITE, type Site } from "./site.ts";
+import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
 import type { Belief } from "./unknowns.ts";
 import { update, type LookOutcome } from "./update.ts";
 
+/** What was taken together, and what came of it: a hypothesis is asked of this without taking it all anew. */
+export interface ReplayedSession {
+  /** after it: of the long belief, and of what only this day did not know */
+  readonly after: Belief;
+  readonly taken: readonly Taken[];
+}
+
+export interface Taken {
+  readonly item: Evidence;
+  readonly site: Site;
+  /** none: a setting that was said to be right */
+  readonly look: Look | undefined;
+  /** none: what the baseline says of itself */
+  readonly at: string | undefined;
+}
+
 export interface Replayed {
+  /** the baseline's own word first */
+  readonly sessions: readonly ReplayedSession[];
   readonly layout: Layout;
   /** of all cylinders one after the other, then of the instruments */
   readonly joint: Belief;
@@ -32,6 +52,8 @@ export interface Replayed {
   readonly heat: readonly LearntHeat[];
   /** one a carburettor */
   readonly frames: readonly Frame[];
+  /** what any setting did on any build of the log, in any of its airs */
+  readonly mixtureOf: Mixtures;
 }
 
 export interface ReplayOptions {
@@ -43,7 +65,7 @@ export interface ReplayOptions {
   readonly memory?: ReplayMemory;
 }
 
-interface DoneSession {
+interface DoneSession extends ReplayedSession {
   readonly key: string;
   readonly belief: Belief;
   readonly evidence: readonly Evidence[];
@@ -161,6 +183,19 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   belief = reopen(belief, layout, reopenings.slice(before.reopenings).flat());
   belief = drift(belief, layout, daysBetween(before.day, dayOf(now)));
   return {
+    sessions: [
+      {
+        after: start,
+        taken: right.map((item, i) => ({
+          item,
+          site: start.sites[i] ?? NO_SITE,
+          look: undefined,
+          at: undefined,
+        })),
+      },
+      ...done,
+    ],
+    mixtureOf,
     layout,
     joint: belief,
     evidence: done.flatMap(({ evidence }) => evidence),
@@ -173,15 +208,35 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   function workOut(name: string, session: Session): DoneSession {
     const drifted = drift(belief, layout, daysBetween(before.day, session.day));
     const from = reopen(drifted, layout, reopenings.slice(before.reopenings, session.reopenings).flat());
-    const seen = session.items.flatMap(({ look }) => (look ? evidenceOf(look) : []));
-    const said = session.items.flatMap(({ proven }) =>
-      proven ? provenLater(proven, knownBuilds, frames, layout) : [],
+    const bare = { site: NO_SITE, look: undefined, at: undefined };
+    const seen = session.items.flatMap(({ look, at }) =>
+      look ? evidenceOf(look).map((item): Taken => ({ ...bare, item, look, at })) : [],
     );
-    const { mean, covariance, converged, outcomes } = update(from, [...seen, ...said]);
+    const said = session.items.flatMap(({ proven, at }) =>
+      proven
+        ? provenLater(proven, knownBuilds, frames, layout).map((item): Taken => ({ ...bare, item, at }))
+        : [],
+    );
+    const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
+    const far = new Set(
+      session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
+    );
+    const items = [...seen, ...said].map((one): Taken => {
+      if (days === undefined) return one;
+      return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
+    });
+    const started = days === undefined ? from : withUnknown(from, staleAirSd(days));
+    const { mean, covariance, converged, outcomes, sites } = update(
+      started,
+      items.map(({ item }) => item),
+    );
+    const after = { mean, covariance };
     return {
       key: name,
-      belief: { mean, covariance },
-      evidence: seen.filter(({ silent }) => !silent),
+      after,
+      taken: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
+      belief: firstUnknowns(after, layout.size),
+      evidence: seen.flatMap(({ item }) => (item.silent ? [] : [item])),
       outcomes: outcomes.slice(0, seen.length),
       converged,
     };
@@ -200,7 +255,7 @@ function sessionKey(
     const slope = look && build && slopeFor(learnt, look, build);
     const feel = look && "feel" in look ? look.feel : undefined;
     // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
-    return [entry, settings, air?.id, look?.before, slope, feel];
+    return [entry, settings, air?.id, look?.airDaysOff, look?.before, slope, feel];
   });
   return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }

@@ -32,6 +32,8 @@ export interface Updated extends Belief {
   readonly converged: boolean;
   readonly sweeps: number;
   readonly outcomes: readonly LookOutcome[];
+  /** what each look came to, in their order */
+  readonly sites: readonly Site[];
   /** ln of the chance of all looks together, up to constants that belong to the looks alone */
   readonly lnEvidence: () => number;
 }
@@ -218,6 +220,7 @@ export function update(prior: Belief, evidence: readonly Evidence[]): Updated {
     converged: largestMove <= SETTLED,
     sweeps,
     outcomes,
+    sites,
     lnEvidence: () => lnEvidence(prior, belief, evidence, sites),
   };
 }

@@ -1,6 +1,8 @@
 /** From a list of entries to everything the screens show. The log is the only state; all of this is derived. */
 import type * as z from "zod";
+import { airFinder, type AirFinder } from "./air-of-look.ts";
 import { reopenedBy } from "./epochs.ts";
+import { reopenedByMending } from "./fault-names.ts";
 import { carburettorOf } from "./carburettor-of.ts";
 import { correctedBuilds, isAnotherMachine, reopenedByParts } from "./corrections.ts";
 import { PARTS, type Part, type PathName, type ZoneOfThrottle } from "./parts.ts";
@@ -9,6 +11,7 @@ import { USUAL_SCHOOLS, type Schools } from "./schools.ts";
 import type {
   AdjustEntry,
   AirEntry,
+  AnswerEntry,
   BalanceEntry,
   BaseSheet,
   Build,
@@ -16,6 +19,7 @@ import type {
   Change,
   CheckEntry,
   Entry,
+  FaultEntry,
   FitEntry,
   HeadersEntry,
   LookEntry,
@@ -24,10 +28,12 @@ import type {
   RunEntry,
   Setting,
   TeardownEntry,
+  WorkEntry,
 } from "./schema.ts";
 import { CHECKS, type CheckName } from "./walk-round-names.ts";
 
 export type BuildRecord = z.infer<typeof BuildEntry>;
+type WorkRecord = z.infer<typeof WorkEntry>;
 type Path = z.infer<typeof PathName>;
 
 /** A look together with what was fitted and what the air was when it was taken. */
@@ -37,8 +43,10 @@ export interface SeenLook {
   readonly setting: Setting;
   /** one a carburettor */
   readonly settings: readonly Setting[];
-  /** none had been read before this look: the baseline's air is taken */
+  /** none was ever read: the baseline's air is taken */
   readonly air: AirEntry | undefined;
+  /** days to that air, where none was read on the look's own day */
+  readonly airDaysOff?: number;
   /** which build it was taken on, an index into `builds` */
   readonly build: number;
   /** how many of the `reopenings` had been before it */
@@ -134,6 +142,10 @@ export interface Present {
   readonly headers: HeadersEntry | undefined;
   /** settings that were said to be right, besides the baseline */
   readonly proven: readonly SeenProven[];
+  readonly answers: readonly AnswerEntry[];
+  /** what was said of faults: found and mended, or looked for and not found */
+  readonly faultWords: readonly FaultEntry[];
+  readonly works: readonly WorkRecord[];
   readonly schools: Schools;
   readonly fits: readonly DoneFit[];
   readonly worse: WorseFit | undefined;
@@ -184,6 +196,8 @@ function struckIds(ordered: readonly Entry[]): Set<string> {
 }
 
 interface Running {
+  /** over the whole log: a look may be held against an air that was read after it */
+  readonly airAt: AirFinder;
   builds: BuildRecord[];
   build: Build | undefined;
   settings: readonly Setting[];
@@ -202,6 +216,9 @@ interface Running {
   runs: SeenRun[];
   headers: HeadersEntry | undefined;
   proven: SeenProven[];
+  answers: AnswerEntry[];
+  faultWords: FaultEntry[];
+  works: WorkRecord[];
   schools: Schools;
   done: DoneFit[];
   worse: WorseFit | undefined;
@@ -235,10 +252,11 @@ function fitted(now: Running, entry: FitEntry): void {
 }
 
 /** What a look or a run is held against, or nothing while there is no rig. */
-function circumstances(now: Running): Omit<SeenRun, "entry"> | undefined {
-  const { settings, air, builds, reopenings } = now;
+function circumstances(now: Running, { at }: Entry): Omit<SeenRun, "entry"> | undefined {
+  const { settings, airAt, builds, reopenings } = now;
   const [setting] = settings;
-  return setting && { setting, settings, air, build: builds.length - 1, reopenings: reopenings.length };
+  const build = builds.length - 1;
+  return setting && { setting, settings, ...airAt(at), build, reopenings: reopenings.length };
 }
 
 /** Where on the throttle a part works: a look elsewhere says nothing of its change. */
@@ -275,7 +293,7 @@ const sameSettings = (a: readonly Setting[], b: readonly Setting[]): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
 
 function looked(now: Running, entry: LookEntry): void {
-  const then = circumstances(now);
+  const then = circumstances(now, entry);
   if (!then) return;
   const { reading } = entry;
   const before = comparedBefores(now, entry);
@@ -290,14 +308,14 @@ function looked(now: Running, entry: LookEntry): void {
 }
 
 function proved(now: Running, entry: ProvenEntry): void {
-  const then = circumstances(now);
+  const then = circumstances(now, entry);
   if (!then) return;
   const settings = entry.setting ? now.settings.map(() => entry.setting ?? then.setting) : then.settings;
   now.proven.push({ entry, ...then, setting: settings[0] ?? then.setting, settings });
 }
 
 function ran(now: Running, entry: RunEntry): void {
-  const then = circumstances(now);
+  const then = circumstances(now, entry);
   if (then) now.runs.push({ entry, ...then });
 }
 
@@ -327,6 +345,7 @@ function step(now: Running, entry: Entry): void {
     case "look":
       return looked(now, entry);
     case "work":
+      now.works.push(entry);
       now.reopenings.push(reopenedBy(entry.what));
       return;
     case "teardown":
@@ -347,6 +366,13 @@ function step(now: Running, entry: Entry): void {
       return proved(now, entry);
     case "school":
       now.schools = { ...now.schools, [entry.school.what]: entry.school.is };
+      return;
+    case "answer":
+      now.answers.push(entry);
+      return;
+    case "fault":
+      now.faultWords.push(entry);
+      if (entry.is === "mended") now.reopenings.push(reopenedByMending(entry.fault));
       return;
     case "import":
     case "note":
@@ -400,6 +426,14 @@ export function fold(
   const struck = struckIds(ordered);
   const kept = lastBuildStays(ordered, struck);
   const now: Running = {
+    airAt: airFinder(
+      ordered.filter(
+        (entry): entry is AirEntry =>
+          entry.kind === "air" &&
+          !struck.has(entry.id) &&
+          refusal({ entry, struck: false, before: undefined, befores: [], build: undefined }) === undefined,
+      ),
+    ),
     builds: [],
     build: undefined,
     settings: [],
@@ -417,6 +451,9 @@ export function fold(
     runs: [],
     headers: undefined,
     proven: [],
+    answers: [],
+    faultWords: [],
+    works: [],
     schools: USUAL_SCHOOLS,
     done: [],
     worse: undefined,
@@ -433,7 +470,7 @@ export function fold(
     return { ...line, setAside };
   });
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
-  const { adjusted, balances, runs, headers, proven, schools, done, worse } = now;
+  const { adjusted, balances, runs, headers, proven, answers, faultWords, works, schools, done, worse } = now;
   return {
     builds,
     knownBuilds: correctedBuilds(builds),
@@ -454,6 +491,9 @@ export function fold(
     runs,
     headers,
     proven,
+    answers,
+    faultWords,
+    works,
     schools,
     fits: done,
     worse,

@@ -246,7 +246,7 @@ describe("reading a log file", () => {
       "a newer version",
       text((f) => ({ ...f, version: 7 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 3",
+      "is version 7; this Tamis reads up to 4",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [

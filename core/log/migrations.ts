@@ -51,6 +51,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
   [
     { to: 2, name: "class rules", up: (record) => eachEntry(record, lockedIntoRules) },
     { to: 3, name: "one frame of reference", up: (record) => eachEntry(record, oneFrameOfReference) },
+    // Only new kinds of entry: an older Tamis could not read them, an older file has none.
+    { to: 4, name: "answers and faults", up: (record) => record },
   ],
   LOG_VERSION,
 );

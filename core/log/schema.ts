@@ -6,7 +6,9 @@ import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, mm, Proven, Setting, Stamp, within, Words } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
+import { FaultNameSchema } from "./fault-names.ts";
 import { PathName, ZoneName } from "./parts.ts";
+import { QuestionNameSchema } from "./question-names.ts";
 import { InstrumentName } from "./readings/common.ts";
 import { Reading } from "./readings/reading.ts";
 import { School } from "./schools.ts";
@@ -23,7 +25,7 @@ const Text = z.string().trim().max(2000);
 export const EntryId = z
   .string()
   .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike|proven|school):[A-Za-z0-9-]{4,60}$/,
+    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike|proven|school|answer|fault):[A-Za-z0-9-]{4,60}$/,
     "an entry's id looks like look:k3f9-01",
   );
 export const PhotoId = z
@@ -158,7 +160,7 @@ const Share = z.number().min(0).max(1);
 
 /** What was advised when something was fitted: "as it was then". */
 const Advised = z.strictObject({
-  next: z.enum(["fit", "putBack", "look", "leave", "stop"]),
+  next: z.enum(["fit", "putBack", "look", "leave", "stop", "check"]),
   changes: z.array(Change).max(30),
   chanceBetter: Share.optional(),
   /** what was believed of each zone as it was fitted before: 0 on target, + lean, and its sd */
@@ -255,6 +257,20 @@ export const ImportEntry = entry("import", {
 });
 export type ImportEntry = z.infer<typeof ImportEntry>;
 
+/** What a tuner says to a question about what the engine does. */
+export const AnswerEntry = entry("answer", { question: QuestionNameSchema, is: z.enum(["yes", "no"]) });
+export type AnswerEntry = z.infer<typeof AnswerEntry>;
+
+/** "It was this", and it is mended now; or "it was not": looked for, and not found. */
+export const FaultEntry = entry("fault", {
+  fault: FaultNameSchema,
+  is: z.enum(["mended", "notThis"]),
+  /** counted from 1, of a fault that sits on one of several */
+  cylinder: z.int().min(1).max(6).optional(),
+  note: Text,
+});
+export type FaultEntry = z.infer<typeof FaultEntry>;
+
 export const NoteEntry = entry("note", { text: z.string().trim().min(1).max(2000) });
 /** Nothing is edited: a wrong entry is struck through by a later one. */
 export const StrikeEntry = entry("strike", { strikes: EntryId, why: Text });
@@ -279,12 +295,14 @@ export const Entry = z.discriminatedUnion("kind", [
   StrikeEntry,
   ProvenEntry,
   SchoolEntry,
+  AnswerEntry,
+  FaultEntry,
 ]);
 export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 3;
+export const LOG_VERSION = 4;
 
 /** A day as it is stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

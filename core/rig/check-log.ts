@@ -92,6 +92,10 @@ function checkLine({ entry, befores, build }: Omit<LogLine, "setAside">, known: 
       if (build && entry.cylinder !== undefined)
         requireWhole("cylinder", entry.cylinder, 1, build.engine.cylinders);
       return checkTurns(entry);
+    case "fault":
+      if (build && entry.cylinder !== undefined)
+        requireWhole("cylinder", entry.cylinder, 1, build.engine.cylinders);
+      return;
     case "proven":
       if (build && entry.setting)
         checkSettings(

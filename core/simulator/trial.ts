@@ -5,8 +5,13 @@ import { advise, type Advice } from "../advice/advise.ts";
 import { choices } from "../advice/choices.ts";
 import { TOLERANCE, type ReachedZone } from "../advice/judge-setting.ts";
 import { fold } from "../log/fold.ts";
+import type { FaultName } from "../log/fault-names.ts";
 import type { LookMeans } from "../log/schools.ts";
-import type { Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
+import type { QuestionName } from "../log/question-names.ts";
+import type { Build, Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
+import { SYMPTOMS } from "../log/symptom-names.ts";
+import type { CheckName } from "../log/walk-round-names.ts";
+import type { Faulty } from "./faulty.ts";
 import type { Random } from "../numbers/random.ts";
 import { airOfState, allRight, laterAir, type RealEngine } from "./real-engine.ts";
 import {
@@ -64,8 +69,11 @@ export class Bench {
   private air: AirState;
   private readonly reader: Reader;
   private readonly random: Random;
-  constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random) {
+  /** what is wrong with it that no jet cures, and what it makes one feel; nobody tells where there is none */
+  private readonly faulty: Faulty | undefined;
+  constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random, faulty?: Faulty) {
     this.engine = engine;
+    this.faulty = faulty;
     this.air = air;
     this.reader = reader;
     this.random = random;
@@ -128,19 +136,21 @@ export class Bench {
     this.ridden(zone);
     const reading = readPlugOf(
       this.reader,
-      this.seen(zone, cylinder),
+      this.seen(zone, cylinder) + (this.faulty?.plugShift(zone) ?? 0),
       zone,
       this.engine.build.fuel,
       this.random,
     );
-    return this.log(reading, minutes, cylinder);
+    const finding = this.faulty?.plugFinding();
+    const seen = finding && reading.type === "plug" ? { ...reading, findings: [finding] } : reading;
+    return this.log(seen, minutes, cylinder);
   }
 
   lambda(zone: Zone, cylinder?: number): Reading | undefined {
     this.ridden(zone);
     const reading = readLambdaOf(
       this.reader,
-      this.seen(zone, cylinder),
+      this.seen(zone, cylinder) + (this.faulty?.lambdaShift(zone) ?? 0),
       zone,
       this.engine.build,
       this.random,
@@ -169,6 +179,30 @@ export class Bench {
     // No fall-off in sight: all that the bench says is which way the engine wants to go.
     const symptom = this.errors.idle > 0 ? "hangsHigh" : "dropsLow";
     return this.log({ type: "symptom", zone: "idle", symptom }, 8);
+  }
+
+  /** What the tuner tells after a ride besides what was looked at. */
+  notice(zone: Zone): void {
+    for (const symptom of this.faulty?.noticed(zone, this.errors) ?? []) {
+      const { zone: where } = SYMPTOMS[symptom];
+      this.keep("look", { reading: { type: "symptom", zone: where, symptom } });
+    }
+  }
+
+  answer(question: QuestionName): void {
+    this.keep("answer", { question, is: this.faulty?.answer(question) ?? "no" });
+  }
+
+  /** Nothing is found; asked a second time the tuner says so. */
+  lookFor(fault: FaultName, check: CheckName): void {
+    const passed = this.entries.some((entry) => entry.kind === "check" && entry.check === check);
+    if (passed) this.keep("fault", { fault, is: "notThis", note: "" });
+    else this.keep("check", { check, state: "pass", measured: {}, findings: [], note: "" });
+    this.minutes += 6;
+  }
+
+  rebuild(build: Build): void {
+    this.keep("build", { build, reopens: [], why: "" });
   }
 
   outcome(finished: boolean, advice: Advice | undefined): Outcome {
@@ -206,18 +240,70 @@ export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATi
     const advice = advise(bench.entries);
     const { next } = advice;
     if (next.kind === "leave" || next.kind === "stop") return bench.outcome(true, advice);
-    if (next.kind === "fit" || next.kind === "putBack") {
-      const changes = next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : next.changes;
-      bench.fit(changes.map(({ part, to }) => ({ part, to })));
-      continue;
-    }
-    const { how, zone = "top", cylinder } = next;
-    if (how === "idleBench") bench.idle();
-    else if (how === "lambda") bench.lambda(zone, cylinder);
-    else if (how === "temperature") bench.heat(zone);
-    else if (how === "rideReport") bench.report(true);
-    else bench.plug(zone, cylinder, next.minutes);
-    if (tells && how !== "rideReport" && how !== "idleBench") bench.report(false);
+    if (next.kind === "check") bench.lookFor(next.fault, next.check);
+    else doAsAdvised(bench, next, tells);
   }
   return bench.outcome(false, advise(bench.entries));
+}
+
+/** One stop or one look. */
+function doAsAdvised(bench: Bench, next: Advice["next"], tells: boolean): void {
+  if (next.kind === "fit" || next.kind === "putBack") {
+    const changes = next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : next.changes;
+    return bench.fit(changes.map(({ part, to }) => ({ part, to })));
+  }
+  if (next.kind !== "look") return;
+  const { how, zone = "top", cylinder } = next;
+  if (how === "idleBench") bench.idle();
+  else if (how === "lambda") bench.lambda(zone, cylinder);
+  else if (how === "temperature") bench.heat(zone);
+  else if (how === "rideReport") bench.report(true);
+  else bench.plug(zone, cylinder, next.minutes);
+  if (tells && how !== "rideReport" && how !== "idleBench") bench.report(false);
+  bench.notice(zone);
+}
+
+export interface FaultOutcome {
+  readonly fault: FaultName | undefined;
+  /** place of the true fault among all at the end, from 1; nothing where it is not listed */
+  readonly rank: number | undefined;
+  readonly chance: number;
+  /** every fault that stood out at any time */
+  readonly named: readonly FaultName[];
+  readonly looks: number;
+  readonly questions: number;
+}
+
+/** A tuner who answers what is asked and looks where he is told, until he is sent to the walk-round or is done. */
+export function chaseFault(
+  bench: Bench,
+  means: readonly LookMeans[],
+  fault: FaultName | undefined,
+): FaultOutcome {
+  bench.school({ what: "lookWith", is: [...means] });
+  const tells = means.includes("rideReport");
+  const named = new Set<FaultName>();
+  let questions = 0;
+  let faults: Advice["faults"] = [];
+  for (let step = 0; step < MOST_STEPS; step += 1) {
+    const { next, faults: now, question, named: standsOut } = advise(bench.entries);
+    faults = now;
+    if (standsOut) named.add(standsOut.fault);
+    if (question !== undefined) {
+      questions += 1;
+      bench.answer(question);
+      continue;
+    }
+    if (next.kind === "leave" || next.kind === "stop" || next.kind === "check") break;
+    doAsAdvised(bench, next, tells);
+  }
+  const place = faults.findIndex((one) => one.fault === fault);
+  return {
+    fault,
+    rank: place < 0 ? undefined : place + 1,
+    chance: faults[place]?.chance ?? 0,
+    named: [...named],
+    looks: bench.looks,
+    questions,
+  };
 }

@@ -1,0 +1,129 @@
+/** What symptoms, answers, plugs and the walk-round say of a fault, besides the looks. */
+import type { Present } from "../log/fold.ts";
+import type { LookOutcome } from "../belief/update.ts";
+import type { QuestionName } from "../log/question-names.ts";
+import type { PlugFinding } from "../log/parts.ts";
+import type { Symptom } from "../log/symptom-names.ts";
+import type { CheckName, FindingName } from "../log/walk-round-names.ts";
+import type { FaultKind } from "./fault-kind.ts";
+import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "./questions.ts";
+
+/** One reason for or against a fault, and ln of how many times it makes it likelier. */
+export type Reason = { readonly weight: number } & (
+  | { readonly kind: "looks" }
+  | { readonly kind: "symptom"; readonly symptom: Symptom }
+  | { readonly kind: "answer"; readonly question: QuestionName; readonly is: "yes" | "no" }
+  | { readonly kind: "plug"; readonly finding: PlugFinding }
+  | { readonly kind: "finding"; readonly check: CheckName; readonly finding?: FindingName }
+  | { readonly kind: "passed"; readonly check: CheckName }
+  | { readonly kind: "notThis" }
+  | { readonly kind: "wasOnce" }
+);
+
+/** Words older than this are of another season. */
+const WINDOW_DAYS = 90;
+const DAY_MS = 86_400_000;
+
+/** ln of how much likelier a fault is once its check found it, was off without saying why, passed. */
+const FOUND = Math.log(0.5 / 0.01);
+const OFF = Math.log(0.35 / 0.04);
+const PASSED = Math.log(0.25);
+const OTHER_PASSED = Math.log(0.6);
+const LOOKED_FOR = Math.log(0.08);
+const WAS_ONCE = Math.log(2);
+/** A look that all else had hardly led to expect is still this likely: hands and engines differ. */
+const LEAST_EXPECTED = 0.02;
+
+/** @returns from when on a fault can be there: it was mended, passed after it had been found, or its part was renewed */
+export function sinceWhen({ name, check, endedBy = [] }: FaultKind, present: Present): number {
+  const mended = present.faultWords.filter(({ fault, is }) => fault === name && is === "mended");
+  const works = present.works.filter(({ what }) => endedBy.includes(what));
+  const cured = present.lines.flatMap(({ entry, struck, setAside }, i) => {
+    if (struck || setAside !== undefined || entry.kind !== "check") return [];
+    if (entry.check !== check || entry.state !== "pass") return [];
+    const before = present.lines
+      .slice(0, i)
+      .findLast(({ entry: e }) => e.kind === "check" && e.check === check);
+    const was = before?.entry.kind === "check" ? before.entry.state : undefined;
+    return was === "stop" || was === "notes" ? [entry] : [];
+  });
+  return Math.max(-Infinity, ...[...mended, ...works, ...cured].map(({ at }) => Date.parse(at)));
+}
+
+/** What a fault is asked of: all that was said lately, each thing once, the newest word of it. */
+interface Lately {
+  readonly symptoms: ReadonlyMap<
+    Symptom,
+    { readonly expected: number; readonly cylinder: number | undefined }
+  >;
+  readonly answers: ReadonlyMap<QuestionName, "yes" | "no">;
+  readonly plugs: ReadonlySet<PlugFinding>;
+}
+
+/** @returns what was said after a moment, and not too long ago */
+export function saidLately(present: Present, outcomes: readonly LookOutcome[], since: number): Lately {
+  const newest = Date.parse(present.newest ?? "1970-01-01T00:00:00Z");
+  const from = Math.max(since, newest - WINDOW_DAYS * DAY_MS);
+  const isLate = ({ at }: { readonly at: string }) => Date.parse(at) >= from;
+  const symptoms = new Map<Symptom, { expected: number; cylinder: number | undefined }>();
+  const plugs = new Set<PlugFinding>();
+  for (const { entry } of present.looks) {
+    if (!isLate(entry)) continue;
+    const { reading, cylinder } = entry;
+    if (reading.type === "symptom") {
+      const expected = outcomes.find(({ lookId }) => lookId === entry.id)?.tail ?? 1;
+      symptoms.set(reading.symptom, { expected: Math.max(LEAST_EXPECTED, expected), cylinder });
+    }
+    if (reading.type === "plug") for (const finding of reading.findings ?? []) plugs.add(finding);
+  }
+  const answers = new Map<QuestionName, "yes" | "no">();
+  for (const answer of present.answers) if (isLate(answer)) answers.set(answer.question, answer.is);
+  return { symptoms, answers, plugs };
+}
+
+function checkReason(fault: FaultKind, check: CheckName, { checks }: Present, since: number): Reason[] {
+  const entry = checks[check];
+  if (!entry || Date.parse(entry.at) < since) return [];
+  const found = entry.findings.find((finding) => fault.findings.includes(finding));
+  if (found) return [{ kind: "finding", check, finding: found, weight: FOUND }];
+  const own = check === fault.check;
+  if (entry.state === "stop" && own && entry.findings.length === 0)
+    return [{ kind: "finding", check, weight: OFF }];
+  if (entry.state === "pass") return [{ kind: "passed", check, weight: own ? PASSED : OTHER_PASSED }];
+  return [];
+}
+
+/** @returns everything besides the looks' figures that speaks for or against one fault */
+export function reasonsTold(fault: FaultKind, present: Present, lately: Lately, since: number): Reason[] {
+  const symptoms = [...lately.symptoms].flatMap(([symptom, { expected }]): Reason[] => {
+    const made = fault.makes[symptom];
+    if (made === undefined) return [];
+    return [{ kind: "symptom", symptom, weight: Math.log((1 - (1 - made) * (1 - expected)) / expected) }];
+  });
+  const answers = [...lately.answers].flatMap(([question, is]): Reason[] => {
+    const usual = YES_WHEN_JETTING[question];
+    const yes = fault.answers[question] ?? usual;
+    const weight = is === "yes" ? Math.log(yes / usual) : Math.log((1 - yes) / (1 - usual));
+    return weight === 0 ? [] : [{ kind: "answer", question, is, weight }];
+  });
+  const plugs = [...lately.plugs].flatMap((finding): Reason[] => {
+    const made = fault.plugs?.[finding];
+    return made === undefined
+      ? []
+      : [{ kind: "plug", finding, weight: Math.log(made / PLUG_WHEN_JETTING[finding]) }];
+  });
+  const checks = [fault.check, ...(fault.alsoChecks ?? [])].flatMap((check) =>
+    checkReason(fault, check, present, since),
+  );
+  const words = present.faultWords.filter((word) => word.fault === fault.name);
+  const notThis = words.some(({ is, at }) => is === "notThis" && Date.parse(at) >= since);
+  const once = words.some(({ is }) => is === "mended");
+  return [
+    ...symptoms,
+    ...answers,
+    ...plugs,
+    ...checks,
+    ...(notThis ? [{ kind: "notThis" as const, weight: LOOKED_FOR }] : []),
+    ...(once ? [{ kind: "wasOnce" as const, weight: WAS_ONCE }] : []),
+  ];
+}

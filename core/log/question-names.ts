@@ -1,0 +1,17 @@
+/** Questions that a tuner can answer at once, and that tell faults from jetting and from each other. */
+import * as z from "zod";
+
+export const QUESTION_NAMES = [
+  "screwMatters",
+  "worseAfterStanding",
+  "comesBackRolledOff",
+  "beganWithPart",
+  "cameSlowly",
+  "onlyLongPulls",
+  "newPlugCures",
+  "onePipeDiffers",
+  "chokeChangesNothing",
+  "everywhereAlike",
+] as const;
+export type QuestionName = (typeof QUESTION_NAMES)[number];
+export const QuestionNameSchema = z.enum(QUESTION_NAMES);

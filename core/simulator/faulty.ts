@@ -1,0 +1,202 @@
+/**
+ * An engine with something wrong that no jet cures: what it adds to the mixture by rules of its own, what it makes
+ * the tuner feel, see and answer. How likely it makes a symptom or an answer is known to nobody: each engine draws
+ * it about what the judgement believes, as far off as docs/judgement.md says.
+ */
+import type { PerZone, Zone } from "../carburettor/zones.ts";
+import { FAULTS } from "../faults/registry.ts";
+import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "../faults/questions.ts";
+import type { FaultName } from "../log/fault-names.ts";
+import type { Part, PlugFinding } from "../log/parts.ts";
+import type { QuestionName } from "../log/question-names.ts";
+import type { Setting } from "../log/schema.ts";
+import { SYMPTOM_NAMES, SYMPTOMS, type Symptom } from "../log/symptom-names.ts";
+import type { Random } from "../numbers/random.ts";
+import type { RealEngine } from "./real-engine.ts";
+
+/** Smallest, middle and largest of what the workshop sees of it, log mixture where it counts most. */
+const SIZES: Readonly<Record<FaultName, readonly [number, number, number]>> = {
+  airLeak: [0.09, 0.16, 0.24],
+  floatHigh: [0.03, 0.06, 0.1],
+  floatLow: [0.04, 0.08, 0.13],
+  chokeOpen: [0.1, 0.18, 0.28],
+  pilotBlocked: [0.15, 0.26, 0.38],
+  mainNotAsStamped: [0.08, 0.16, 0.28],
+  needleJetWorn: [0.03, 0.055, 0.08],
+  fuelStarvation: [0.05, 0.12, 0.2],
+  plugDead: [0.05, 0.1, 0.16],
+  ignition: [0.04, 0.08, 0.14],
+  cylinderSeal: [0.05, 0.1, 0.16],
+  airJetsDead: [1, 1, 1],
+  partWithoutEffect: [1, 1, 1],
+};
+/** How much air is drawn at each zone's opening, idle 1: a leak or a choke counts against it. */
+const DRAWN: PerZone<number> = { idle: 1, low: 2.1, mid: 4.6, top: 9 };
+/** Logits by which an engine's chance of showing or answering something departs from what is believed. */
+const CHANCE_SD = 0.6;
+/** Of a smaller fault less is felt. */
+const FELT_SHARE = [0.6, 0.9, 1] as const;
+/** A symptom of a mixture this far off is told after a look in its zone this often. */
+const TOLD = 0.35;
+const OTHER_CAUSE = 0.01;
+
+const JETS_CHANGED: readonly Part[] = ["pilot", "screwTurns", "clip", "main"];
+
+export interface Faulty {
+  readonly engine: RealEngine;
+  readonly fault: FaultName | undefined;
+  /** of a fault in one of several: counted from 1 */
+  readonly cylinder: number | undefined;
+  readonly plugShift: (zone: Zone) => number;
+  readonly lambdaShift: (zone: Zone) => number;
+  readonly plugFinding: () => PlugFinding | undefined;
+  /** what is noticed on a ride in a zone, each thing once */
+  readonly noticed: (zone: Zone, errors: PerZone<number>) => Symptom[];
+  readonly answer: (question: QuestionName) => "yes" | "no";
+}
+
+const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
+const blurred = (p: number, random: Random): number =>
+  logistic(Math.log(p / (1 - p)) + CHANCE_SD * random.normal());
+const jitter = (random: Random): number => Math.exp(0.2 * random.normal());
+
+const perZone = (of: (zone: Zone) => number): PerZone<number> => ({
+  idle: of("idle"),
+  low: of("low"),
+  mid: of("mid"),
+  top: of("top"),
+});
+
+/** @returns what the fault adds to the mixture of every zone, + lean */
+function added(fault: FaultName, size: number, random: Random): PerZone<number> {
+  const drawn = perZone((zone) => DRAWN[zone] ** (0.8 + 0.4 * random.uniform()));
+  // So much more air, or fuel, against what is drawn.
+  const extra = Math.exp(size) - 1;
+  const shape = (idle: number, low: number, mid: number, top: number) => {
+    const shapes = { idle, low, mid, top };
+    return perZone((zone) => size * shapes[zone] * jitter(random));
+  };
+  switch (fault) {
+    case "airLeak":
+      return perZone((zone) => Math.log(1 + extra / drawn[zone]));
+    case "chokeOpen":
+      return perZone((zone) => -Math.log(1 + extra / drawn[zone] ** 0.9));
+    case "floatHigh":
+      return perZone((zone) => -size / drawn[zone] ** 0.35);
+    case "floatLow":
+      return perZone((zone) => size * (0.5 + 0.5 * (drawn[zone] / drawn.top)));
+    case "pilotBlocked":
+      return shape(1, 0.35, 0.08, 0.03);
+    case "needleJetWorn": {
+      const [low, mid] = [-size * jitter(random), -size * 0.85 * jitter(random)];
+      return { idle: 0.15 * low, low, mid, top: 0.35 * mid };
+    }
+    case "fuelStarvation":
+      return { idle: 0, low: 0, mid: 0.1 * size, top: size };
+    default:
+      return perZone(() => 0);
+  }
+}
+
+/** What a change does where it does not do what it should. */
+function changed(fault: FaultName, size: number, engine: RealEngine, random: Random): RealEngine["errors"] {
+  const { setting: base } = engine.build.baseline;
+  const side = random.uniform() < 0.5 ? -1 : 1;
+  const shares = { idle: 0, low: 0.06 * jitter(random), mid: 0.25 * jitter(random), top: 1 };
+  const deaf = JETS_CHANGED[Math.floor(random.uniform() * JETS_CHANGED.length)] ?? "main";
+  if (fault === "mainNotAsStamped")
+    return (setting, air) => {
+      const errors = engine.errors(setting, air);
+      if (setting.main === base.main) return errors;
+      return perZone((zone) => errors[zone] + side * size * shares[zone]);
+    };
+  if (fault === "partWithoutEffect")
+    return (setting, air) => engine.errors({ ...setting, [deaf]: base[deaf] } as Setting, air);
+  return engine.errors;
+}
+
+function spoilt(
+  engine: RealEngine,
+  fault: FaultName,
+  size: number,
+  cylinder: number | undefined,
+  random: Random,
+) {
+  const more = added(fault, size, random);
+  const told = changed(fault, size, engine, random);
+  const side = random.uniform() < 0.5 ? -1 : 1;
+  const seal = { idle: side * size, low: side * size * 0.95, mid: side * size * 0.7, top: side * size * 0.5 };
+  const { cylinders } = engine.build.engine;
+  const errors: RealEngine["errors"] = (setting, air) => {
+    const all = told(setting, air);
+    const shared = cylinder === undefined ? 0 : 1 / cylinders;
+    return perZone((zone) => all[zone] + more[zone] + shared * seal[zone]);
+  };
+  const errorsOf: RealEngine["errorsOf"] = (own, setting, air) => {
+    const [mine, common] = [engine.errorsOf(own, setting, air), engine.errors(setting, air)];
+    const all = told(setting, air);
+    const here = cylinder === own ? 1 : 0;
+    return perZone((zone) => all[zone] + mine[zone] - common[zone] + more[zone] + here * seal[zone]);
+  };
+  return { build: engine.build, errors, errorsOf };
+}
+
+/**
+ * @param size - 0 small, 1 middle, 2 large
+ * @returns the engine with it; without a fault a healthy one, whose mixture alone is felt
+ */
+export function faulty(
+  engine: RealEngine,
+  fault: FaultName | undefined,
+  size: 0 | 1 | 2,
+  random: Random,
+): Faulty {
+  const kind = fault && FAULTS[fault];
+  const [amount, felt] = [fault ? SIZES[fault][size] : 0, FELT_SHARE[size]];
+  const { cylinders } = engine.build.engine;
+  const cylinder =
+    fault === "cylinderSeal" && cylinders > 1 ? 1 + Math.floor(random.uniform() * cylinders) : undefined;
+  const shown = new Set<Symptom>(
+    SYMPTOM_NAMES.filter((symptom) => {
+      const made = kind?.makes[symptom];
+      return made !== undefined && random.uniform() < felt * blurred(made, random);
+    }),
+  );
+  const told = new Set<Symptom>();
+  const once = (symptom: Symptom): boolean => {
+    if (told.has(symptom)) return false;
+    told.add(symptom);
+    return true;
+  };
+  const noticed = (zone: Zone, errors: PerZone<number>): Symptom[] =>
+    SYMPTOM_NAMES.filter((symptom) => {
+      const { kind: side, zone: where } = SYMPTOMS[symptom];
+      if (where !== zone && !shown.has(symptom)) return false;
+      if (shown.has(symptom)) return random.uniform() < 0.5 && once(symptom);
+      const towards = side === "lean" ? errors[where] : -errors[where];
+      const chance = TOLD * logistic((towards - 0.06) / 0.015) + OTHER_CAUSE;
+      return random.uniform() < chance / 2 && once(symptom);
+    });
+  const yes = new Map<QuestionName, boolean>();
+  const answer = (question: QuestionName): "yes" | "no" => {
+    const believed = kind?.answers[question] ?? YES_WHEN_JETTING[question];
+    const known = yes.get(question) ?? random.uniform() < blurred(believed, random);
+    yes.set(question, known);
+    return known ? "yes" : "no";
+  };
+  const plugFinding = (): PlugFinding | undefined =>
+    (["wet", "glazed"] as const).find(
+      (finding) => random.uniform() < 0.7 * (kind?.plugs?.[finding] ?? PLUG_WHEN_JETTING[finding]),
+    );
+  const up: PerZone<number> = { idle: 0.2, low: 0.4, mid: 0.6, top: 1 };
+  return {
+    engine: fault ? spoilt(engine, fault, amount, cylinder, random) : engine,
+    fault,
+    cylinder,
+    plugShift: (zone) => (fault === "plugDead" ? -amount : fault === "ignition" ? -amount * up[zone] : 0),
+    lambdaShift: (zone) => (fault === "ignition" ? amount * up[zone] : 0),
+    plugFinding,
+    noticed,
+    answer,
+  };
+}
