@@ -1,12 +1,13 @@
 /** Something wrong that no jet cures, seeded into hidden engines: is it named, and is a healthy engine left alone? */
 import { PROVEN } from "#core/log/schema.ts";
-import type { Build } from "#core/log/schema.ts";
+import { ZONES } from "#core/carburettor/zones.ts";
+import type { Part } from "#core/log/parts.ts";
+import type { Build, Change } from "#core/log/schema.ts";
 import type { FaultName } from "#core/log/fault-names.ts";
 import { faulty } from "#core/simulator/faulty.ts";
 import { drawReader } from "#core/simulator/reader.ts";
 import { drawRealEngine, drawWeather } from "#core/simulator/real-engine.ts";
 import { Bench, chaseFault, type FaultOutcome } from "#core/simulator/trial.ts";
-import { chartMain } from "#core/simulator/robots.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { benchBuild, type RigName } from "./rigs.ts";
 import { randomOf, type Task } from "./trials.ts";
@@ -30,6 +31,18 @@ function withAirJets(build: Build, mm: number): Build {
   return { ...build, carburettor: { ...carburettor, emulsionTubeDrilled: true, mainAirJetMm: mm } };
 }
 
+/** What comes with a change needs one, large enough to be felt. */
+function ownChange(fault: FaultName | undefined, build: Build, deaf: Part): Change | undefined {
+  const { pilot, clip, main } = build.baseline.setting;
+  const part = fault === "mainNotAsStamped" ? "main" : fault === "partWithoutEffect" ? deaf : undefined;
+  if (part === undefined) return undefined;
+  if (part === "clip") return { part, to: clip + 1 };
+  const from = part === "pilot" ? pilot : main;
+  const larger = boxJets(build, part === "pilot" ? "pilot" : "main").map(({ number }) => number);
+  const wanted = from * (part === "pilot" ? 1.08 : 1.05);
+  return { part: part === "pilot" ? "pilot" : "main", to: larger.find((size) => size > wanted) ?? from + 5 };
+}
+
 /** A day on which a tuner does what is advised; how his setting is known is drawn too. */
 export function faultyEngine(task: Task, { fault, size, odd }: Seeded): FaultOutcome {
   const random = randomOf(task, 5 + size);
@@ -39,16 +52,21 @@ export function faultyEngine(task: Task, { fault, size, odd }: Seeded): FaultOut
   const engine = drawRealEngine(build, { proven, heavyTails: odd, airSensitivitySd: 0.15 }, random);
   const wrong = faulty(engine, fault, size, random);
   const bench = new Bench(wrong.engine, drawWeather(random), drawReader(random), random, wrong);
-  // What comes with a change needs one: after a look at what was there before.
-  if (fault === "mainNotAsStamped" || fault === "partWithoutEffect" || fault === "airJetsDead") {
+  // He comes in from a ride, and tells what it did.
+  const ride = () => {
+    bench.report(true);
+    for (const zone of ZONES) bench.notice(zone);
+  };
+  ride();
+  const change = ownChange(fault, build, wrong.deaf);
+  if (change || fault === "airJetsDead") {
+    for (const zone of ["mid", "top"] as const) bench.plug(zone);
+    bench.idle();
+    if (change) bench.fit([change], "own");
+    else bench.rebuild(withAirJets(wrong.engine.build, 1.4));
+    ride();
     for (const zone of ["mid", "top"] as const) bench.plug(zone);
     bench.idle();
   }
-  if (fault === "mainNotAsStamped") {
-    const { main } = build.baseline.setting;
-    const other = boxJets(build, "main").find(({ number }) => number > main)?.number;
-    bench.fit([{ part: "main", to: other ?? chartMain(build, main, 1.06) }], "own");
-  }
-  if (fault === "airJetsDead") bench.rebuild(withAirJets(wrong.engine.build, 1.4));
   return chaseFault(bench, task.means, fault);
 }

@@ -24,9 +24,13 @@ import { update, type LookOutcome } from "./update.ts";
 
 /** What was taken together, and what came of it: a hypothesis is asked of this without taking it all anew. */
 export interface ReplayedSession {
-  /** after it: of the long belief, and of what only this day did not know */
+  /** of the long belief, and of what only this day did not know */
+  readonly before: Belief;
+  /** after it, of the long belief, and of what only this day did not know */
   readonly after: Belief;
   readonly taken: readonly Taken[];
+  /** ln of the chance of all of it, up to what belongs to the looks alone */
+  readonly lnEvidence: () => number;
 }
 
 export interface Taken {
@@ -165,7 +169,8 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const { proven } = build.baseline;
     return provenEvidence({ id: entry.id, how: proven, build, settings, air }, frames, layout);
   });
-  const start = update(priorOf(layout, messages), right);
+  const prior = priorOf(layout, messages);
+  const start = update(prior, right);
   let belief: Belief = { mean: start.mean, covariance: start.covariance };
   let before = { day: dayOf(first.at), reopenings: 0 };
   const done: DoneSession[] = [];
@@ -185,7 +190,9 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   return {
     sessions: [
       {
+        before: prior,
         after: start,
+        lnEvidence: start.lnEvidence,
         taken: right.map((item, i) => ({
           item,
           site: start.sites[i] ?? NO_SITE,
@@ -226,14 +233,16 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
       return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
     });
     const started = days === undefined ? from : withUnknown(from, staleAirSd(days));
-    const { mean, covariance, converged, outcomes, sites } = update(
+    const { mean, covariance, converged, outcomes, sites, lnEvidence } = update(
       started,
       items.map(({ item }) => item),
     );
     const after = { mean, covariance };
     return {
       key: name,
+      before: started,
       after,
+      lnEvidence,
       taken: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
       belief: firstUnknowns(after, layout.size),
       evidence: seen.flatMap(({ item }) => (item.silent ? [] : [item])),

@@ -13,6 +13,9 @@ import type { WorkName } from "../log/epochs.ts";
 import type { Reading } from "../log/schema.ts";
 import type { SeenChange } from "./changes.ts";
 
+/** The last changes of a log that a fault may have come with. */
+export const LAST_CHANGES = 6;
+
 /** One thing that was said along one line, as a hypothesis sees it. */
 export interface Seen {
   readonly at: string;
@@ -35,6 +38,8 @@ export interface FaultSize {
 export interface FaultCase {
   readonly size: FaultSize;
   readonly shareOf: (seen: Seen) => number;
+  /** what it does besides, whatever its size: what a screw that is behind dirt no longer does */
+  readonly besides?: (seen: Seen) => number;
   /** the change it came with */
   readonly change?: SeenChange;
   /** counted from 1: the one cylinder it sits on */
@@ -44,6 +49,7 @@ export interface FaultCase {
 /** What the log offers a fault to hang itself on. */
 export interface FaultGround {
   readonly cylinders: number;
+  /** since it may have begun, in order */
   readonly changes: readonly SeenChange[];
 }
 
@@ -74,4 +80,15 @@ export interface FaultKind {
 /** A shape over the throttle that every look shares. */
 export function everyLook(shape: Readonly<Record<Zone, number>>): (seen: Seen) => number {
   return ({ zone }) => shape[zone];
+}
+
+/** @returns what is missing of all that was done since to these parts, where only a share of it still works */
+export function deafTo(
+  { changes }: FaultGround,
+  parts: readonly SeenChange["what"][],
+  missing: number,
+): (seen: Seen) => number {
+  // From where each part stood first: later changes of it are in that already.
+  const first = parts.flatMap((part) => changes.find(({ what }) => what === part) ?? []);
+  return ({ didTo }) => first.reduce((sum, change) => sum - missing * didTo(change), 0);
 }

@@ -47,3 +47,23 @@ export function lnShiftWeight({ pull, precision }: Site, { mean, sd }: FaultSize
   const variance = sd * sd;
   return lnSiteMass({ pull, precision: Math.max(precision, -MOST_OPEN / variance) }, { mean, variance });
 }
+
+/**
+ * @param fixed - what is added besides, whatever the size
+ * @returns ln of how many times more likely all looks are with both
+ */
+export function lnShiftsWeight(
+  sessions: readonly ReplayedSession[],
+  shareOf: (taken: Taken) => number,
+  fixed: (taken: Taken) => number,
+  size: FaultSize,
+): number {
+  const one = shiftParabola(sessions, shareOf);
+  const other = shiftParabola(sessions, fixed);
+  if (other.pull === 0 && other.precision === 0) return lnShiftWeight(one, size);
+  // The curvature of a sum is that of both and twice what they share.
+  const both = shiftParabola(sessions, (taken) => shareOf(taken) + fixed(taken));
+  const shared = (both.precision - one.precision - other.precision) / 2;
+  const alone = other.pull - other.precision / 2;
+  return alone + lnShiftWeight({ pull: one.pull - shared, precision: one.precision }, size);
+}

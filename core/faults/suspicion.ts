@@ -3,6 +3,7 @@
  * against one that is odd but healthy, by the evidence of the whole log.
  */
 import type { Replayed, Taken } from "../belief/replay.ts";
+import type { LookOutcome } from "../belief/update.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { Present } from "../log/fold.ts";
 import type { QuestionName } from "../log/question-names.ts";
@@ -13,21 +14,26 @@ import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
 import { oddCases } from "./odd-engines.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
-import { lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { reasonsTold, saidLately, sinceWhen, type Reason } from "./told.ts";
+import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
+import { lnTakenAnew } from "./taken-anew.ts";
+import { reasonsTold, saidLately, sinceWhen, type Lately, type Reason } from "./told.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
 export const NAMED = 0.3;
 /** While one is likelier than this it is checked before anything is jetted. */
 export const CHECK_FIRST = 0.6;
 /** What is less likely than this is not listed. */
-const WORTH_LISTING = 0.02;
+const WORTH_LISTING = 0.001;
+/** What is likelier than this after a rank-one step is weighed again with all looks taken anew. */
+const ASKED_AGAIN = 0.1;
+/** Nobody is asked about an engine that showed nothing and that no fault is so likely on. */
+const WORTH_ASKING_ABOUT = 0.15;
+/** What all else had hardly led to expect is still this likely: hands and engines differ. */
+const LEAST_EXPECTED = 0.02;
 /** A reason that makes a fault less than half again as likely is none. */
 const WORTH_SAYING = Math.log(1.5);
 /** A fault began before all that is looked at, or on one of so many last days. */
 const LAST_DAYS = 3;
-/** The last changes of a log that a fault may have come with. */
-const LAST_CHANGES = 6;
 
 export interface Suspect {
   readonly fault: FaultName;
@@ -63,28 +69,58 @@ export function checkFirst({ suspects: [first] }: Pick<Suspicion, "suspects">): 
 interface Weighed {
   readonly kind: FaultKind;
   readonly lnOdds: number;
-  readonly reasons: readonly Reason[];
-  readonly best: FaultCase;
+  readonly each: readonly WeighedCase[];
+  readonly best: WeighedCase;
 }
 
-const lnMeanExp = (values: readonly number[]): number => {
+interface WeighedCase {
+  readonly one: FaultCase;
+  /** when it began */
+  readonly from: number;
+  readonly reasons: readonly Reason[];
+  /** ln of how many times likelier it makes the looks */
+  readonly looks: number;
+}
+
+function lnSumExp(values: readonly number[]): number {
   const most = Math.max(...values);
-  return most + Math.log(values.reduce((sum, x) => sum + Math.exp(x - most), 0) / values.length);
-};
+  return most + Math.log(values.reduce((sum, x) => sum + Math.exp(x - most), 0));
+}
+
+const lnMeanExp = (values: readonly number[]): number => lnSumExp(values) - Math.log(values.length);
+
+function summedUp(kind: FaultKind, each: readonly WeighedCase[]): Weighed {
+  const lnOf = ({ looks, reasons }: WeighedCase) => reasons.reduce((sum, { weight }) => sum + weight, looks);
+  const [first, ...others] = each;
+  if (!first) throw new RangeError(`cases of ${kind.name} must be at least one, got none`);
+  const best = others.reduce((a, b) => (lnOf(b) > lnOf(a) ? b : a), first);
+  return { kind, each, best, lnOdds: Math.log(kind.prior) + lnMeanExp(each.map(lnOf)) };
+}
 
 /** Everything about one rig that its faults are weighed by. */
 class Weighing {
   private readonly changes: readonly SeenChange[];
   private readonly didTo: (taken: Taken, zone: Zone, change: SeenChange) => number;
   private readonly days: readonly number[];
+  private readonly symptomLooks: ReadonlyMap<string, Taken & { readonly outcome: LookOutcome }>;
   private readonly present: Present;
   private readonly replayed: Replayed;
   constructor(present: Present, replayed: Replayed) {
     this.present = present;
     this.replayed = replayed;
-    this.changes = changesOf(present).slice(-LAST_CHANGES);
+    this.changes = changesOf(present);
     const effect = effectOfChanges(replayed.mixtureOf);
     this.didTo = ({ look }, zone, change) => (look ? effect(look, zone, change) : 0);
+    const outcomes = new Map(replayed.outcomes.map((outcome) => [outcome.lookId, outcome]));
+    this.symptomLooks = new Map(
+      replayed.sessions.flatMap(({ taken }) =>
+        taken.flatMap((one) => {
+          const outcome = outcomes.get(one.item.lookId);
+          if (one.look?.entry.reading.type !== "symptom" || !outcome) return [];
+          return [[one.item.lookId, { ...one, outcome }] as const];
+        }),
+      ),
+    );
     const starts = replayed.sessions.flatMap(({ taken }) => {
       const at = taken[0]?.at;
       return at === undefined ? [] : [Date.parse(at)];
@@ -93,85 +129,159 @@ class Weighing {
     this.days = starts.slice(1).slice(-LAST_DAYS);
   }
 
-  private share(kind: FaultKind, { shareOf }: FaultCase, from: number): (taken: Taken) => number {
+  /** @returns a share as it counts for what was taken: only once it may have begun */
+  private counted(shareOf: (seen: Seen) => number, from: number): (taken: Taken) => number {
     return (taken) => {
       const { item, look, at } = taken;
       if (at === undefined || Date.parse(at) < from) return 0;
-      const reading = look?.entry.reading;
-      // What it does by itself is weighed as a symptom, not by the mixture it seems to speak of.
-      if (reading?.type === "symptom" && kind.makes[reading.symptom] !== undefined) return 0;
-      const seen: Seen = {
-        at,
-        zone: item.zone,
-        type: reading?.type,
-        cylinder: look?.entry.cylinder,
-        didTo: (change) => this.didTo(taken, item.zone, change),
-      };
-      return shareOf(seen);
+      // A symptom may have another cause than the mixture: each is weighed by itself.
+      if (look?.entry.reading.type === "symptom") return 0;
+      return shareOf(this.seen(taken, at));
     };
+  }
+
+  private seen(taken: Taken, at: string): Seen {
+    const { item, look } = taken;
+    return {
+      at,
+      zone: item.zone,
+      type: look?.entry.reading.type,
+      cylinder: look?.entry.cylinder,
+      didTo: (change) => this.didTo(taken, item.zone, change),
+    };
+  }
+
+  /** Symptoms that a fault makes, or that its mixture makes likelier than it is without. */
+  private symptoms(kind: FaultKind, { shareOf, size }: FaultCase, lately: Lately): Reason[] {
+    return [...lately.symptoms].flatMap(([symptom, lookId]): Reason[] => {
+      const taken = this.symptomLooks.get(lookId);
+      const at = taken?.at;
+      if (!taken || at === undefined) return [];
+      const { expected, expectedSd, tail } = taken.outcome;
+      const share = shareOf(this.seen(taken, at));
+      const made = kind.makes[symptom] ?? 0;
+      if (share === 0 && made === 0) return [];
+      const shifted = taken.item.likelihood.tail(
+        expected + share * size.mean,
+        expectedSd ** 2 + (share * size.sd) ** 2,
+      );
+      const usual = Math.max(LEAST_EXPECTED, tail);
+      const withIt = 1 - (1 - made) * (1 - Math.max(LEAST_EXPECTED, shifted));
+      return [{ kind: "symptom", symptom, weight: Math.log(withIt / usual) }];
+    });
+  }
+
+  private lnLooks({ size, shareOf, besides }: FaultCase, from: number): number {
+    const { sessions } = this.replayed;
+    const share = this.counted(shareOf, from);
+    if (!besides) return lnShiftWeight(shiftParabola(sessions, share), size);
+    return lnShiftsWeight(sessions, share, this.counted(besides, from), size);
+  }
+
+  /** @returns what is likely weighed again with all looks taken anew */
+  again(one: Weighed): Weighed {
+    const { best, each, kind } = one;
+    const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
+    const looks = lnTakenAnew(
+      this.replayed.sessions,
+      this.counted(best.one.shareOf, best.from),
+      fixed,
+      best.one.size,
+    );
+    if (looks === undefined) return one;
+    // What the first answer erred by for the best case it erred by for its neighbours.
+    const off = looks - best.looks;
+    return summedUp(
+      kind,
+      each.map((other) => ({ ...other, looks: other.looks + off })),
+    );
   }
 
   /** @returns nothing where this rig cannot have it */
   weigh(kind: FaultKind): Weighed | undefined {
     const { present, replayed, changes } = this;
-    const cases = kind.cases({ cylinders: replayed.layout.cylinders, changes });
-    if (cases.length === 0) return undefined;
+    const { cylinders } = replayed.layout;
     const since = sinceWhen(kind, present);
     const onsets = kind.beginsWithChange ? [since] : [since, ...this.days.filter((day) => day > since)];
-    const each = cases.flatMap((one) =>
-      onsets.map((from) => ({
-        one,
-        weight: lnShiftWeight(shiftParabola(replayed.sessions, this.share(kind, one, from)), one.size),
-      })),
-    );
-    const looks = lnMeanExp(each.map(({ weight }) => weight));
-    const told = reasonsTold(kind, present, saidLately(present, replayed.outcomes, since), since);
-    const best = each.reduce((a, b) => (b.weight > a.weight ? b : a)).one;
-    const reasons: Reason[] = [{ kind: "looks", weight: looks }, ...told];
-    const lnOdds = Math.log(kind.prior) + reasons.reduce((sum, { weight }) => sum + weight, 0);
-    return { kind, lnOdds, reasons, best };
+    const each = onsets.flatMap((from) => {
+      const ground = { cylinders, changes: changes.filter(({ at }) => Date.parse(at) >= from) };
+      return kind.cases(ground).map((one): WeighedCase => {
+        // What was said before the change that it came with says nothing of it.
+        const told = one.change ? Date.parse(one.change.at) : since;
+        const lately = saidLately(present, told);
+        const reasons = [...this.symptoms(kind, one, lately), ...reasonsTold(kind, present, lately, told)];
+        return { one, from, reasons, looks: this.lnLooks(one, from) };
+      });
+    });
+    return each.length === 0 ? undefined : summedUp(kind, each);
   }
 
-  /** @returns how much likelier all is because engines may be odd */
-  odd(): number {
+  /** @returns ln of how much likelier all is because engines may be odd */
+  lnOdd(): number {
     const cases = oddCases(this.replayed.layout);
     const usual = 1 - cases.reduce((sum, { prior }) => sum + prior, 0);
-    return cases.reduce(
-      (sum, { prior, size, shareOf }) =>
-        sum + prior * Math.exp(lnShiftWeight(shiftParabola(this.replayed.sessions, shareOf), size)),
-      usual,
-    );
+    return lnSumExp([
+      Math.log(usual),
+      ...cases.map(
+        ({ prior, size, shareOf }) =>
+          Math.log(prior) + lnShiftWeight(shiftParabola(this.replayed.sessions, shareOf), size),
+      ),
+    ]);
   }
 }
+
+interface Chances {
+  readonly jetting: number;
+  readonly each: readonly (Weighed & { readonly chance: number })[];
+}
+
+function chancesOf(weighed: readonly Weighed[], lnHealthy: number): Chances {
+  // The largest is taken out first: no evidence is so strong that it overflows.
+  const most = Math.max(lnHealthy, ...weighed.map(({ lnOdds }) => lnOdds));
+  const jetting = Math.exp(lnHealthy - most);
+  const total = weighed.reduce((sum, { lnOdds }) => sum + Math.exp(lnOdds - most), jetting);
+  return {
+    jetting: jetting / total,
+    each: weighed.map((one) => ({ ...one, chance: Math.exp(one.lnOdds - most) / total })),
+  };
+}
+
+const suspectOf = ({ kind, chance, best }: Chances["each"][number]): Suspect => {
+  const { one, looks, reasons } = best;
+  const because: Reason[] = [{ kind: "looks", weight: looks }, ...reasons];
+  return {
+    fault: kind.name,
+    chance,
+    check: kind.check,
+    because: because
+      .filter(({ weight }) => Math.abs(weight) >= WORTH_SAYING)
+      .sort((a, b) => b.weight - a.weight),
+    ...(one.cylinder !== undefined && { cylinder: one.cylinder }),
+    ...(one.change && { change: one.change }),
+  };
+};
 
 /** @returns what else than jetting it could be */
 export function suspicion(present: Present, replayed: Replayed): Suspicion {
   const weighing = new Weighing(present, replayed);
   const weighed = Object.values(FAULTS).flatMap((kind) => weighing.weigh(kind) ?? []);
-  const healthy = weighing.odd() * (1 - weighed.reduce((sum, { kind }) => sum + kind.prior, 0));
-  // The largest is taken out first: no evidence is so strong that it overflows.
-  const most = Math.max(Math.log(healthy), ...weighed.map(({ lnOdds }) => lnOdds));
-  const jettingMass = Math.exp(Math.log(healthy) - most);
-  const total = jettingMass + weighed.reduce((sum, { lnOdds }) => sum + Math.exp(lnOdds - most), 0);
-  const chances = weighed.map((one) => ({ ...one, chance: Math.exp(one.lnOdds - most) / total }));
-  const jetting = jettingMass / total;
-  const suspects = chances
+  const usual = Math.log(1 - weighed.reduce((sum, { kind }) => sum + kind.prior, 0));
+  const lnHealthy = weighing.lnOdd() + usual;
+  const first = chancesOf(weighed, lnHealthy);
+  const { jetting, each } = chancesOf(
+    first.each.map((one) => (one.chance > ASKED_AGAIN ? weighing.again(one) : one)),
+    lnHealthy,
+  );
+  const suspects = each
     .filter(({ chance }) => chance >= WORTH_LISTING)
     .sort((a, b) => b.chance - a.chance)
-    .map(({ kind, chance, reasons, best }): Suspect => ({
-      fault: kind.name,
-      chance,
-      check: kind.check,
-      because: reasons
-        .filter(({ weight }) => Math.abs(weight) >= WORTH_SAYING)
-        .sort((a, b) => b.weight - a.weight),
-      ...(best.cylinder !== undefined && { cylinder: best.cylinder }),
-      ...(best.change && { change: best.change }),
-    }));
+    .map(suspectOf);
   const hypotheses: Hypothesis[] = [
     { chance: jetting, answers: {} },
-    ...chances.map(({ kind, chance }) => ({ chance, answers: kind.answers })),
+    ...each.map(({ kind, chance }) => ({ chance, answers: kind.answers })),
   ];
-  const lately = saidLately(present, replayed.outcomes, -Infinity);
-  return { suspects, jetting, question: bestQuestion(hypotheses, lately, present) };
+  const lately = saidLately(present, -Infinity);
+  const asks = lately.symptoms.size > 0 || (suspects[0]?.chance ?? 0) >= WORTH_ASKING_ABOUT;
+  const question = asks ? bestQuestion(hypotheses, lately, present) : undefined;
+  return { suspects, jetting, question };
 }

@@ -1,6 +1,5 @@
 /** What symptoms, answers, plugs and the walk-round say of a fault, besides the looks. */
 import type { Present } from "../log/fold.ts";
-import type { LookOutcome } from "../belief/update.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { PlugFinding } from "../log/parts.ts";
 import type { Symptom } from "../log/symptom-names.ts";
@@ -31,8 +30,6 @@ const PASSED = Math.log(0.25);
 const OTHER_PASSED = Math.log(0.6);
 const LOOKED_FOR = Math.log(0.08);
 const WAS_ONCE = Math.log(2);
-/** A look that all else had hardly led to expect is still this likely: hands and engines differ. */
-const LEAST_EXPECTED = 0.02;
 
 /** @returns from when on a fault can be there: it was mended, passed after it had been found, or its part was renewed */
 export function sinceWhen({ name, check, endedBy = [] }: FaultKind, present: Present): number {
@@ -51,29 +48,24 @@ export function sinceWhen({ name, check, endedBy = [] }: FaultKind, present: Pre
 }
 
 /** What a fault is asked of: all that was said lately, each thing once, the newest word of it. */
-interface Lately {
-  readonly symptoms: ReadonlyMap<
-    Symptom,
-    { readonly expected: number; readonly cylinder: number | undefined }
-  >;
+export interface Lately {
+  /** with the look that told it */
+  readonly symptoms: ReadonlyMap<Symptom, string>;
   readonly answers: ReadonlyMap<QuestionName, "yes" | "no">;
   readonly plugs: ReadonlySet<PlugFinding>;
 }
 
 /** @returns what was said after a moment, and not too long ago */
-export function saidLately(present: Present, outcomes: readonly LookOutcome[], since: number): Lately {
+export function saidLately(present: Present, since: number): Lately {
   const newest = Date.parse(present.newest ?? "1970-01-01T00:00:00Z");
   const from = Math.max(since, newest - WINDOW_DAYS * DAY_MS);
   const isLate = ({ at }: { readonly at: string }) => Date.parse(at) >= from;
-  const symptoms = new Map<Symptom, { expected: number; cylinder: number | undefined }>();
+  const symptoms = new Map<Symptom, string>();
   const plugs = new Set<PlugFinding>();
   for (const { entry } of present.looks) {
     if (!isLate(entry)) continue;
-    const { reading, cylinder } = entry;
-    if (reading.type === "symptom") {
-      const expected = outcomes.find(({ lookId }) => lookId === entry.id)?.tail ?? 1;
-      symptoms.set(reading.symptom, { expected: Math.max(LEAST_EXPECTED, expected), cylinder });
-    }
+    const { reading } = entry;
+    if (reading.type === "symptom") symptoms.set(reading.symptom, entry.id);
     if (reading.type === "plug") for (const finding of reading.findings ?? []) plugs.add(finding);
   }
   const answers = new Map<QuestionName, "yes" | "no">();
@@ -93,13 +85,8 @@ function checkReason(fault: FaultKind, check: CheckName, { checks }: Present, si
   return [];
 }
 
-/** @returns everything besides the looks' figures that speaks for or against one fault */
+/** @returns everything besides looks and symptoms that speaks for or against one fault */
 export function reasonsTold(fault: FaultKind, present: Present, lately: Lately, since: number): Reason[] {
-  const symptoms = [...lately.symptoms].flatMap(([symptom, { expected }]): Reason[] => {
-    const made = fault.makes[symptom];
-    if (made === undefined) return [];
-    return [{ kind: "symptom", symptom, weight: Math.log((1 - (1 - made) * (1 - expected)) / expected) }];
-  });
   const answers = [...lately.answers].flatMap(([question, is]): Reason[] => {
     const usual = YES_WHEN_JETTING[question];
     const yes = fault.answers[question] ?? usual;
@@ -119,7 +106,6 @@ export function reasonsTold(fault: FaultKind, present: Present, lately: Lately, 
   const notThis = words.some(({ is, at }) => is === "notThis" && Date.parse(at) >= since);
   const once = words.some(({ is }) => is === "mended");
   return [
-    ...symptoms,
     ...answers,
     ...plugs,
     ...checks,

@@ -40,13 +40,15 @@ const FELT_SHARE = [0.6, 0.9, 1] as const;
 const TOLD = 0.35;
 const OTHER_CAUSE = 0.01;
 
-const JETS_CHANGED: readonly Part[] = ["pilot", "screwTurns", "clip", "main"];
+const JETS_CHANGED: readonly Part[] = ["pilot", "clip", "main"];
 
 export interface Faulty {
   readonly engine: RealEngine;
   readonly fault: FaultName | undefined;
   /** of a fault in one of several: counted from 1 */
   readonly cylinder: number | undefined;
+  /** the part that does nothing, where that is the fault */
+  readonly deaf: Part;
   readonly plugShift: (zone: Zone) => number;
   readonly lambdaShift: (zone: Zone) => number;
   readonly plugFinding: () => PlugFinding | undefined;
@@ -99,11 +101,24 @@ function added(fault: FaultName, size: number, random: Random): PerZone<number> 
 }
 
 /** What a change does where it does not do what it should. */
-function changed(fault: FaultName, size: number, engine: RealEngine, random: Random): RealEngine["errors"] {
+function changed(
+  fault: FaultName,
+  size: number,
+  engine: RealEngine,
+  deaf: Part,
+  random: Random,
+): RealEngine["errors"] {
   const { setting: base } = engine.build.baseline;
   const side = random.uniform() < 0.5 ? -1 : 1;
   const shares = { idle: 0, low: 0.06 * jitter(random), mid: 0.25 * jitter(random), top: 1 };
-  const deaf = JETS_CHANGED[Math.floor(random.uniform() * JETS_CHANGED.length)] ?? "main";
+  // Behind dirt a screw and a jet do little of what they should; past a leak the screw does half.
+  const works = fault === "pilotBlocked" ? 0.25 * random.uniform() : 0.3 + 0.4 * random.uniform();
+  if (fault === "pilotBlocked" || fault === "airLeak")
+    return (setting, air) => {
+      const fixed = { screwTurns: base.screwTurns, ...(fault === "pilotBlocked" && { pilot: base.pilot }) };
+      const [all, none] = [engine.errors(setting, air), engine.errors({ ...setting, ...fixed }, air)];
+      return perZone((zone) => none[zone] + works * (all[zone] - none[zone]));
+    };
   if (fault === "mainNotAsStamped")
     return (setting, air) => {
       const errors = engine.errors(setting, air);
@@ -120,10 +135,11 @@ function spoilt(
   fault: FaultName,
   size: number,
   cylinder: number | undefined,
+  deaf: Part,
   random: Random,
 ) {
   const more = added(fault, size, random);
-  const told = changed(fault, size, engine, random);
+  const told = changed(fault, size, engine, deaf, random);
   const side = random.uniform() < 0.5 ? -1 : 1;
   const seal = { idle: side * size, low: side * size * 0.95, mid: side * size * 0.7, top: side * size * 0.5 };
   const { cylinders } = engine.build.engine;
@@ -156,6 +172,7 @@ export function faulty(
   const { cylinders } = engine.build.engine;
   const cylinder =
     fault === "cylinderSeal" && cylinders > 1 ? 1 + Math.floor(random.uniform() * cylinders) : undefined;
+  const deaf = JETS_CHANGED[Math.floor(random.uniform() * JETS_CHANGED.length)] ?? "main";
   const shown = new Set<Symptom>(
     SYMPTOM_NAMES.filter((symptom) => {
       const made = kind?.makes[symptom];
@@ -190,9 +207,10 @@ export function faulty(
     );
   const up: PerZone<number> = { idle: 0.2, low: 0.4, mid: 0.6, top: 1 };
   return {
-    engine: fault ? spoilt(engine, fault, amount, cylinder, random) : engine,
+    engine: fault ? spoilt(engine, fault, amount, cylinder, deaf, random) : engine,
     fault,
     cylinder,
+    deaf,
     plugShift: (zone) => (fault === "plugDead" ? -amount : fault === "ignition" ? -amount * up[zone] : 0),
     lambdaShift: (zone) => (fault === "ignition" ? amount * up[zone] : 0),
     plugFinding,

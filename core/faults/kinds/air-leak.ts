@@ -1,14 +1,18 @@
 /** Air let in behind the carburettor: lean where little is drawn, fading as the throttle opens. */
-import { everyLook, type FaultKind } from "../fault-kind.ts";
+import { deafTo, everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const AIR_LEAK: FaultKind = {
   name: "airLeak",
-  prior: 0.03,
+  prior: 0.018,
   check: "airLeaks",
   alsoChecks: ["mounting"],
   findings: ["flangeRing", "bootCracked", "spigotOpen", "topCoverLeaks", "gasketOld"],
-  cases: () => [
-    { size: { mean: 0.17, sd: 0.05 }, shareOf: everyLook({ idle: 1, low: 0.55, mid: 0.22, top: 0.08 }) },
+  cases: (ground) => [
+    {
+      size: { mean: 0.17, sd: 0.05 },
+      shareOf: everyLook({ idle: 1, low: 0.55, mid: 0.22, top: 0.08 }),
+      besides: deafTo(ground, ["screwTurns"], 0.5),
+    },
   ],
   makes: { hangsHigh: 0.75, needsChokeWarm: 0.55, popsOnOverrun: 0.4 },
   answers: { screwMatters: 0.25, beganWithPart: 0.4, onePipeDiffers: 0.4, everywhereAlike: 0.1 },

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const FLOAT_HIGH: FaultKind = {
   name: "floatHigh",
-  prior: 0.03,
+  prior: 0.018,
   check: "needleAndSeat",
   alsoChecks: ["floatHeight", "wetLevel"],
   findings: ["sideDrainRuns", "standPipeDrips", "seatWorn", "seatRing", "floatHolds"],

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const FUEL_STARVATION: FaultKind = {
   name: "fuelStarvation",
-  prior: 0.03,
+  prior: 0.012,
   check: "breathing",
   findings: ["fuelStarved", "ventBlocked"],
   cases: () => [

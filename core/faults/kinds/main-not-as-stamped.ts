@@ -1,5 +1,5 @@
 /** Drilled, of another family, or with dirt in it: the top jumps with a change of the main jet. */
-import type { FaultCase, FaultKind, Seen } from "../fault-kind.ts";
+import { LAST_CHANGES, type FaultCase, type FaultKind, type Seen } from "../fault-kind.ts";
 import type { SeenChange } from "../changes.ts";
 
 /** How much of the main jet each zone has, of what it has at the top. */
@@ -12,13 +12,14 @@ const since =
 
 export const MAIN_NOT_AS_STAMPED: FaultKind = {
   name: "mainNotAsStamped",
-  prior: 0.02,
+  prior: 0.015,
   check: "passages",
   findings: ["mainBlocked"],
   beginsWithChange: true,
   cases: ({ changes }) =>
     changes
       .filter(({ what }) => what === "main")
+      .slice(-LAST_CHANGES)
       .flatMap((change): FaultCase[] =>
         [0.18, -0.18].map((mean) => ({ size: { mean, sd: 0.07 }, shareOf: since(change), change })),
       ),

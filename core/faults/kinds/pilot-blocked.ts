@@ -1,13 +1,17 @@
 /** Dirt in the pilot jet or its drillings: lean at the bottom, and neither screw nor jet changes it. */
-import { everyLook, type FaultKind } from "../fault-kind.ts";
+import { deafTo, everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const PILOT_BLOCKED: FaultKind = {
   name: "pilotBlocked",
-  prior: 0.03,
+  prior: 0.018,
   check: "passages",
   findings: ["pilotBlocked", "tubeBlocked"],
-  cases: () => [
-    { size: { mean: 0.27, sd: 0.08 }, shareOf: everyLook({ idle: 1, low: 0.4, mid: 0.1, top: 0.03 }) },
+  cases: (ground) => [
+    {
+      size: { mean: 0.27, sd: 0.08 },
+      shareOf: everyLook({ idle: 1, low: 0.4, mid: 0.1, top: 0.03 }),
+      besides: deafTo(ground, ["screwTurns", "pilot"], 0.85),
+    },
   ],
   makes: { needsChokeWarm: 0.75, bogs: 0.5, hangsHigh: 0.25 },
   answers: { screwMatters: 0.12, worseAfterStanding: 0.3, cameSlowly: 0.2, everywhereAlike: 0.05 },

@@ -5,7 +5,7 @@ const ONLY_PLUGS = ({ type }: Seen): number => (type === "plug" ? 1 : 0);
 
 export const PLUG_DEAD: FaultKind = {
   name: "plugDead",
-  prior: 0.03,
+  prior: 0.018,
   check: "ignition",
   findings: ["deadPlug", "wrongPlug", "plugsDiffer"],
   cases: () => [{ size: { mean: -0.11, sd: 0.04 }, shareOf: ONLY_PLUGS }],

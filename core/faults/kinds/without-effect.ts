@@ -2,7 +2,7 @@
  * A part was changed, and what it should have done did not come: of the wrong family, behind a blocked passage, not
  * what is stamped on it; or an air jet behind a tube without holes.
  */
-import type { FaultCase, FaultGround, FaultKind, Seen } from "../fault-kind.ts";
+import { LAST_CHANGES, type FaultCase, type FaultGround, type FaultKind, type Seen } from "../fault-kind.ts";
 import type { SeenChange } from "../changes.ts";
 
 /** Nearly all of it is missing. */
@@ -11,15 +11,14 @@ const MISSING = { mean: 1, sd: 0.15 } as const;
 const cases =
   (of: (change: SeenChange) => boolean) =>
   ({ changes }: FaultGround): FaultCase[] =>
-    changes.filter(of).map((change) => ({
-      size: MISSING,
-      shareOf: (seen: Seen) => -seen.didTo(change),
-      change,
-    }));
+    changes
+      .filter(of)
+      .slice(-LAST_CHANGES)
+      .map((change) => ({ size: MISSING, shareOf: (seen: Seen) => -seen.didTo(change), change }));
 
 export const PART_WITHOUT_EFFECT: FaultKind = {
   name: "partWithoutEffect",
-  prior: 0.03,
+  prior: 0.02,
   check: "passages",
   findings: ["pilotBlocked", "mainBlocked", "tubeBlocked"],
   beginsWithChange: true,
@@ -31,7 +30,7 @@ export const PART_WITHOUT_EFFECT: FaultKind = {
 
 export const AIR_JETS_DEAD: FaultKind = {
   name: "airJetsDead",
-  prior: 0.03,
+  prior: 0.02,
   check: "passages",
   findings: ["tubeBlocked"],
   beginsWithChange: true,
