@@ -1,17 +1,14 @@
 /** `advise FILE`: the card, the next step and what is believed, from an exported log. */
 import { adviseOn, type Advice } from "#core/advice/advise.ts";
 import { openCase, type Case } from "#core/advice/case.ts";
-import { publishedNext } from "#core/advice/published.ts";
+import { publishedFaults, publishedNext } from "#core/advice/published.ts";
 import { readLogFile } from "#core/log/read-file.ts";
 import { adviceGroups } from "#core/rig/carburettors.ts";
 import { fileProblem } from "#core/rig/check-file.ts";
 import { BadInput, readArguments, readInputFile } from "./input.ts";
 
-/** Faults as hypotheses come with a later version of the advice. */
-const NO_FAULTS: readonly never[] = [];
-
 function published(advice: Advice): object {
-  const { carburettors, fitted, card, zones, warnings, surprises, air, leanings, buy } = advice;
+  const { carburettors, fitted, card, zones, warnings, surprises, air, leanings, buy, question } = advice;
   return {
     carburettors: carburettors.map((one) => one + 1),
     fitted,
@@ -20,7 +17,8 @@ function published(advice: Advice): object {
     zones,
     warnings,
     surprises,
-    faults: NO_FAULTS,
+    faults: publishedFaults(advice),
+    ...(question !== undefined && { question }),
     air,
     leanings,
     buy,

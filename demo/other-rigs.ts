@@ -131,7 +131,7 @@ export const ATV: StoryPlan = {
   build: ATV_BUILD,
   described: "Stood since autumn. Needle and level not measured yet.",
   seed: 3,
-  fault: -0.11,
+  fault: [-0.2, -0.07, -0.02],
   where: { place: "the yard, below Col de la Brume", elevationM: 420 },
   lookWith: ["plug", "lambda"],
   days: [
@@ -140,7 +140,9 @@ export const ATV: StoryPlan = {
       happenings: [
         { at: "09:20", kind: "air", weather: { celsius: 12, hPa: 965, humidity: 0.66 } },
         { at: "09:25", kind: "looks", zones: ["idle", "low", "mid"] },
-        { at: "10:20", kind: "note", text: "Rich wherever one looks, and it ran well before the winter." },
+        { at: "10:12", kind: "symptom", symptom: "dropsLow" },
+        { at: "10:12", kind: "answer", question: "chokeChangesNothing", is: "yes" },
+        { at: "10:20", kind: "note", text: "Rich at the bottom, and it ran well before the winter." },
         {
           at: "10:25",
           kind: "walkRound",
@@ -226,6 +228,8 @@ export const TWIN: StoryPlan = {
               measured: { cableSlackMm: 3 },
               note: "Vacuum not balanced yet: gauges before jets.",
             },
+            airLeaks: { state: "skipped", note: "Gauges first." },
+            passages: { state: "skipped", note: "Needle-jet rings not looked at yet." },
             pump: { state: "skipped", note: "There is none." },
           },
         },
@@ -238,6 +242,8 @@ export const TWIN: StoryPlan = {
         { at: "15:20", kind: "idleSpeed", rpm: 1210 },
         { at: "15:24", kind: "headers", celsius: [224, 211] },
         { at: "15:30", kind: "looks", zones: ["mid", "low"], perCylinder: true },
+        { at: "15:56", kind: "answer", question: "onePipeDiffers", is: "yes" },
+        { at: "15:57", kind: "answer", question: "beganWithPart", is: "yes" },
         { at: "16:10", kind: "follow", steps: 3 },
         { at: "16:50", kind: "looks", zones: ["mid", "low"], perCylinder: true },
       ],

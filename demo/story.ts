@@ -20,6 +20,8 @@ import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
 import { syncOf } from "#core/rig/carburettors.ts";
 import { drawLinked, readLinked, untouched } from "#core/simulator/linked-carburettors.ts";
 import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
+import type { QuestionName } from "#core/log/question-names.ts";
+import { SYMPTOMS, type Symptom } from "#core/log/symptom-names.ts";
 import type { LookMeans } from "#core/log/schools.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
@@ -50,6 +52,8 @@ export type Happening =
   | { readonly kind: "walkRound"; readonly found: Readonly<Partial<Record<CheckName, Found>>> }
   /** where it is read, when it is not where the story is told */
   | { readonly kind: "air"; readonly weather: Weather; readonly where?: Place }
+  | { readonly kind: "symptom"; readonly symptom: Symptom }
+  | { readonly kind: "answer"; readonly question: QuestionName; readonly is: "yes" | "no" }
   /** looks taken whatever is advised; at every cylinder where it says so */
   | { readonly kind: "looks"; readonly zones: readonly Zone[]; readonly perCylinder?: true }
   /** carburettors out of step, brought in screw by screw as the gauges say */
@@ -72,8 +76,8 @@ export interface StoryPlan {
   readonly seed: number;
   readonly where: Place;
   readonly days: readonly DayPlan[];
-  /** a fault that is not jetting: it moves every path by this log ratio, + lean */
-  readonly fault?: number;
+  /** a fault that is not jetting: it moves pilot, needle and main by these log ratios, + lean */
+  readonly fault?: readonly [pilot: number, needle: number, main: number];
   /** how far each cylinder departs from the engine's own mixture, + lean */
   readonly cylinderOffsets?: readonly number[];
   /** what this tuner looks with */
@@ -120,10 +124,10 @@ class Story {
     this.plan = plan;
     this.random = seededRandom(plan.seed);
     const drawn = drawEngine(frameOf(plan.build), this.random);
-    const { fault = 0 } = plan;
+    const { fault = [0, 0, 0] } = plan;
     // Somebody has jetted it before: it is not any engine that could be.
     const truth = drawn.truth.map((trim) => KNOWN_SHARE * trim);
-    this.engine = { ...drawn, truth: truth.map((trim, i) => (i < 3 ? trim + fault : trim)) };
+    this.engine = { ...drawn, truth: truth.map((trim, i) => trim + (fault[i] ?? 0)) };
     this.reader = drawReader(this.random);
   }
 
@@ -293,6 +297,17 @@ class Story {
       case "note":
         this.entries.push({ id: this.id("note"), at, kind: "note", text: what.text });
         return;
+      case "symptom": {
+        const { symptom } = what;
+        const reading: Reading = { type: "symptom", zone: SYMPTOMS[symptom].zone, symptom };
+        this.entries.push({ id: this.id("look"), at, kind: "look", reading, simulated: true });
+        return;
+      }
+      case "answer": {
+        const { question, is } = what;
+        this.entries.push({ id: this.id("answer"), at, kind: "answer", question, is });
+        return;
+      }
       case "base":
         this.entries.push({ id: this.id("base"), at, kind: "base", sheet: what.sheet });
         return;

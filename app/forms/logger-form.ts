@@ -1,6 +1,7 @@
 /** What of a logger's file is logged: λ by zone as looks, standing starts as runs, and the file itself. */
 import * as z from "zod";
 import { ImportEntry, RunEntry } from "#core/log/schema.ts";
+import { TemperatureReading } from "#core/log/readings/temperature.ts";
 import { ZoneName } from "#core/log/parts.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { Pull } from "#core/logger/pulls.ts";
@@ -25,8 +26,31 @@ export const LoggerSent = z.object({
     )
     .max(4),
   runs: z.array(RunEntry.shape.run).max(100),
+  heats: z
+    .array(TemperatureReading.pick({ sensor: true, temperatureK: true, risenFromK: true }))
+    .max(100)
+    .default([]),
 });
 export type LoggerSent = z.infer<typeof LoggerSent>;
+
+/** A pull shorter than this has not warmed its probe. */
+const WARMED_S = 4;
+const HEAT = TemperatureReading.shape.temperatureK;
+
+/** @returns what probes showed at the end of every pull that was long enough, the head's rise from a standstill */
+export function heatsOf(pulls: readonly Pull[]): LoggerSent["heats"] {
+  return pulls.flatMap(({ seconds, exhaustK, headK, headFromK }): LoggerSent["heats"] => {
+    const possible = (kelvin: number | undefined) => HEAT.safeParse(kelvin).data;
+    const [exhaust, head, from] = [possible(exhaustK), possible(headK), possible(headFromK)];
+    if (seconds < WARMED_S) return [];
+    return [
+      ...(exhaust === undefined ? [] : [{ sensor: "exhaust" as const, temperatureK: exhaust }]),
+      ...(head === undefined
+        ? []
+        : [{ sensor: "head" as const, temperatureK: head, ...(from !== undefined && { risenFromK: from }) }]),
+    ];
+  });
+}
 
 /** The last line of a file's name is enough of it. */
 const NAME = 200;
@@ -69,18 +93,24 @@ export function loggerSent(
         : [];
     }),
     runs: runsOf(pulls, wanted),
+    heats: heatsOf(pulls),
   };
 }
 
 /** @returns the entries, the file first */
 export function loggerContents(sent: LoggerSent): Content[] {
-  const { zones, runs, sensor, simulated, delayS, file, rows, seconds } = sent;
+  const { zones, runs, heats, sensor, simulated, delayS, file, rows, seconds } = sent;
   const mark = simulated && { simulated: true };
   return [
     { kind: "import", file, rows, seconds, ...(delayS !== undefined && { delayS }), ...mark },
     ...zones.map(({ zone, lambda, ...logged }): Content => ({
       kind: "look",
       reading: { type: "lambda", zone, lambda, sensor, logged },
+      ...mark,
+    })),
+    ...heats.map((heat): Content => ({
+      kind: "look",
+      reading: { type: "temperature", zone: "top", ...heat },
       ...mark,
     })),
     ...runs.map((run): Content => ({ kind: "run", run, ...mark })),

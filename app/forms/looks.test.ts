@@ -194,6 +194,9 @@ describe("a logger's file in the log", () => {
     leanest: 0.9,
     toSpeed: [split],
     toDistance: [{ to: 100, seconds: 6.1 }],
+    exhaustK: 880,
+    headK: undefined,
+    headFromK: undefined,
     series: undefined,
   };
   const reduced: Reduced = {
@@ -210,6 +213,7 @@ describe("a logger's file in the log", () => {
     pulls: [pull, { ...pull, startS: 30, toSpeed: [], toDistance: [] }],
     leftOut: { overrun: 0.1, gearChange: 0.05, settling: 0.1 },
     hottest: { exhaust: undefined, head: undefined },
+    throttle: { zero: 0, full: 1 },
     doubts: [],
     medianLambda: 0.87,
     trouble: { ragged: 2, unreadable: 1, firstBadLine: 17, wentBack: 1, setAside: 40 },
@@ -232,7 +236,10 @@ describe("a logger's file in the log", () => {
         kind: "look",
         reading: { type: "lambda", zone: "mid", lambda: 0.87, logged: { seconds: 42, spread: 0.012 } },
       },
-      { kind: "look", reading: { zone: "top" }, simulated: true },
+      { kind: "look", reading: { type: "lambda", zone: "top" }, simulated: true },
+      // Where each of the two pulls ended.
+      { kind: "look", reading: { type: "temperature", zone: "top", sensor: "exhaust", temperatureK: 880 } },
+      { kind: "look", reading: { type: "temperature" } },
       { kind: "run", run: { what: "toSpeed", seconds: 4.21 }, simulated: true },
     ]);
     expect(runsOf(reduced.pulls, { what: "distance", to: 100 })).toEqual([

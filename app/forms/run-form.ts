@@ -1,6 +1,6 @@
 /** A run as typed or stopped, and runs of one kind beside each other. */
 import * as z from "zod";
-import { runValue } from "#core/looks/timed-runs.ts";
+import { runValue } from "#core/looks/run-groups.ts";
 import { compareRuns, type Comparison } from "#core/runs/compare.ts";
 import type { SeenRun } from "#core/log/fold.ts";
 import type { Run } from "#core/log/schema.ts";

@@ -47,9 +47,10 @@ export function LogIt({ reduced, file }: LogItProps) {
   const [chosen, setChosen] = useState("none");
   const wanted = choices.find(({ key }) => key === chosen)?.wanted ?? { what: "none" };
   const sent = loggerSent(reduced, file, sensor, wanted);
-  const nothing = sent.zones.length === 0 && sent.runs.length === 0;
+  const nothing = sent.zones.length + sent.runs.length + sent.heats.length === 0;
   const parts = [
     ...(sent.zones.length > 0 ? [count(sent.zones.length, "look", "looks")] : []),
+    ...(sent.heats.length > 0 ? [count(sent.heats.length, "temperature", "temperatures")] : []),
     ...(sent.runs.length > 0 ? [count(sent.runs.length, "run", "runs")] : []),
   ];
   return (
@@ -57,7 +58,7 @@ export function LogIt({ reduced, file }: LogItProps) {
       <h2>Make it count</h2>
       <p className="quiet" style={{ margin: 0 }}>
         It counts for what is fitted now, in the air that was read last: one look a zone, as sure as its
-        sensor and the time it was held.
+        sensor and the time it was held; a temperature where each pull of four seconds and more ends.
       </p>
       <div className="two-fields">
         <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />

@@ -29,6 +29,9 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
     onZone(SYMPTOMS[name].zone);
   };
   const other = alike && answer === "other";
+  const asks = answer === "unasked" ? undefined : alike?.asks;
+  const opposite = { yes: "no", no: "yes" } as const;
+  const asked = asks && { question: asks.question, is: other ? asks.other : opposite[asks.other] };
   const question = (
     <>
       {alike && (
@@ -44,9 +47,11 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
       )}
       {other && (
         <Caution grave>
-          That is no jetting. {alike.cause}{" "}
-          {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.
-          It is saved as a note and moves no jet.
+          {alike.asks ? "That may be no jetting." : "That is no jetting."} {alike.cause}{" "}
+          {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.{" "}
+          {alike.asks
+            ? "It is saved with this answer; Today says how much speaks for it."
+            : "It is saved as a note and moves no jet."}
         </Caution>
       )}
     </>
@@ -54,7 +59,9 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
   return (
     <>
       <input type="hidden" name="symptom" value={symptom ?? ""} />
-      <input type="hidden" name="notJetting" value={other ? alike.cause : ""} />
+      <input type="hidden" name="notJetting" value={other && !alike.asks ? alike.cause : ""} />
+      <input type="hidden" name="question" value={asked?.question ?? ""} />
+      <input type="hidden" name="is" value={asked?.is ?? ""} />
       {HAND_GROUPS.map(({ hand, symptoms }) => (
         <fieldset className="choices" key={hand}>
           <legend className="label">{hand}</legend>

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { data, Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import type { Build, Reading } from "#core/log/schema.ts";
+import { AnswerEntry, type Build, type Reading } from "#core/log/schema.ts";
 import { ZoneName } from "#core/log/parts.ts";
 import { HeatSent, readHeat } from "#app/forms/heat-form.ts";
 import { lookForm } from "#app/forms/look-form.ts";
@@ -64,7 +64,10 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const problem = await saveEntry(params.rigId, "note", { text });
     return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
-  return saveLooks(params.rigId, [parsed.data], cylinder);
+  const { question, is } = texts;
+  const answer = AnswerEntry.pick({ question: true, is: true }).safeParse({ question, is });
+  const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
+  return saveLooks(params.rigId, [parsed.data], cylinder, answers);
 }
 
 /** Looks of one moment, and whatever was typed with them about the rig, in one write. */

@@ -5,7 +5,7 @@ import * as z from "zod";
 import type { Route } from "./+types/rig";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { wayBack } from "#app/rig/fit-changes.ts";
-import { Change, EntryId, FitEntry, type AirEntry } from "#core/log/schema.ts";
+import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry, type AirEntry } from "#core/log/schema.ts";
 import { WhichCarburettor } from "#app/card/WhichCarburettor.tsx";
 import { Card } from "#app/card/Card.tsx";
 import { CardFoot } from "#app/card/CardFoot.tsx";
@@ -68,6 +68,17 @@ const Taps = z.discriminatedUnion("intent", [
     intent: z.literal("override"),
     reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
   }),
+  z.object({
+    intent: z.literal("answer"),
+    question: AnswerEntry.shape.question,
+    is: AnswerEntry.shape.is,
+  }),
+  z.object({
+    intent: z.literal("fault"),
+    fault: FaultEntry.shape.fault,
+    is: FaultEntry.shape.is,
+    cylinder: z.coerce.number().pipe(z.int().min(1).max(6)).optional(),
+  }),
   z.object({ intent: z.literal("note"), text: z.string().trim().min(1, "Write a note first.").max(2000) }),
 ]);
 
@@ -101,6 +112,17 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     const { held } = (await openRig(params.rigId)).present;
     if (held.length === 0) return refused({ message: "Nothing holds the card back any more." });
     const problem = await saveEntry(params.rigId, "override", { checks: [...held], reason: tap.reason });
+    return problem ? refused(problem, 507) : data({}, { status: 200 });
+  }
+  if (tap.intent === "answer") {
+    const { question, is } = tap;
+    const problem = await saveEntry(params.rigId, "answer", { question, is });
+    return problem ? refused(problem, 507) : data({}, { status: 200 });
+  }
+  if (tap.intent === "fault") {
+    const { fault, is, cylinder } = tap;
+    const content = { fault, is, ...(cylinder !== undefined && { cylinder }), note: "" };
+    const problem = await saveEntry(params.rigId, "fault", content);
     return problem ? refused(problem, 507) : data({}, { status: 200 });
   }
   const problem =

@@ -5,6 +5,8 @@ import { Working } from "#app/parts/Working.tsx";
 import { useRig } from "#app/rig/context.ts";
 import { LogLines } from "#app/rig/LogLines.tsx";
 import { BetterOrWorse } from "#app/rig/BetterOrWorse.tsx";
+import { FaultPanel } from "#app/rig/FaultPanel.tsx";
+import { OneQuestion } from "#app/rig/OneQuestion.tsx";
 import { PlanList } from "#app/rig/PlanList.tsx";
 import { Fitted, PutBack } from "#app/rig/Taps.tsx";
 import { lookQuery } from "#app/look/look-query.ts";
@@ -17,6 +19,9 @@ import { surpriseWords } from "#app/words/surprise.ts";
 import { dayTitle } from "#app/words/days.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { dayOf } from "#core/log/schema.ts";
+
+/** Beside a fault that stands out the next one is shown when it is at least this likely. */
+const ALSO_SHOWN = 0.1;
 
 function OpenChangeLine() {
   const { present } = useRig();
@@ -81,6 +86,10 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
+      <OneQuestion context={context} />
+      {(advice.named !== undefined || advice.next.kind === "check") && (
+        <FaultPanel context={context} least={ALSO_SHOWN} />
+      )}
       <BetterOrWorse context={context} />
       <OpenChangeLine />
       {advice.surprises.map((surprise) => (

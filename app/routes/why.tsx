@@ -1,4 +1,5 @@
 import { useRig } from "#app/rig/context.ts";
+import { FaultPanel } from "#app/rig/FaultPanel.tsx";
 import { OutlookTable } from "#app/rig/OutlookTable.tsx";
 import { Working } from "#app/parts/Working.tsx";
 import { SURPRISING } from "#core/belief/update.ts";
@@ -102,6 +103,7 @@ export default function WhyRoute() {
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}
+      <FaultPanel context={context} least={0.1} />
       <div className="scroll-x">
         <Zones />
       </div>

@@ -9,6 +9,8 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import { readingResult, readingWords } from "./readings.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
+import { faultName } from "./faults.ts";
+import { QUESTION_WORDS } from "./questions.ts";
 import { PROVEN_WORDS } from "./proven.ts";
 import { schoolWords } from "./schools.ts";
 import { WORK_WORDS } from "./work.ts";
@@ -34,6 +36,8 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   strike: "struck",
   proven: "right",
   school: "school",
+  answer: "answer",
+  fault: "fault",
 };
 
 export interface LineWords {
@@ -138,6 +142,16 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
       };
     case "school":
       return { kind, ...schoolWords(entry.school) };
+    case "answer": {
+      const { text, yes, no } = QUESTION_WORDS[entry.question];
+      return { kind, what: text, result: entry.is === "yes" ? yes : no };
+    }
+    case "fault":
+      return {
+        kind,
+        what: `${entry.is === "mended" ? "Found and mended" : "Looked for, not found"}: ${faultName(entry)}`,
+        result: entry.note,
+      };
     case "override":
       return { kind, what: `Jetted on although ${checkList(entry.checks)} says stop`, result: entry.reason };
     case "work":

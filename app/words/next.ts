@@ -1,5 +1,6 @@
 /** The next step in words: a headline, the reason, and each line of a plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { checkFirstReason, checkFirstTitle } from "./faults.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { NextStep } from "#core/advice/next-step.ts";
 import type { PlanChange, PlanLine } from "#core/advice/plan.ts";
@@ -131,6 +132,8 @@ export function nextWords(advice: Advice): NextWords {
       };
     case "look":
       return lookWords(advice, next);
+    case "check":
+      return { title: checkFirstTitle(next), reason: checkFirstReason(next) };
     case "leave":
       return next.because === "right"
         ? {

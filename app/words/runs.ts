@@ -1,6 +1,6 @@
 /** Timed runs in words: what was run, what it gave, and what two settings show against each other. */
 import { consumption } from "#core/runs/consumption.ts";
-import { runValue } from "#core/looks/timed-runs.ts";
+import { runValue } from "#core/looks/run-groups.ts";
 import type { Comparison } from "#core/runs/compare.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Run } from "#core/log/schema.ts";

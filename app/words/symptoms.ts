@@ -1,19 +1,25 @@
 /** What an engine does, in the words of whoever holds the throttle. */
 import type { PlugFinding } from "#core/log/parts.ts";
+import type { QuestionName } from "#core/log/question-names.ts";
 import type { Symptom } from "#core/log/symptom-names.ts";
+import { QUESTION_WORDS } from "./questions.ts";
 
 export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
   hangsHigh: "Idle hangs high after a blip",
   popsOnOverrun: "Pops on the overrun",
+  needsChokeWarm: "Wants the choke when warm",
   bogs: "Bogs when cracked open",
   surges: "Surges at steady throttle",
   pings: "Pings",
   runsHot: "Runs hot",
+  cutsOutHeldOpen: "Dies after some seconds held wide open",
   fadesHot: "Stronger as it gets hot, then fades",
   dropsLow: "Idle drops low after a blip, or dies",
   wetPlug: "Wet or sooty plug",
+  drips: "Drips fuel, or smells of it after standing",
   stutters: "Stutters off idle",
   smokes: "Heavy smoke",
+  drinksMore: "Uses more fuel than it did",
   cleansOnlyHeldOpen: "Cleans out only when held open",
   fourStrokes: "Four-strokes at full throttle",
   cutsInAndOut: "Cuts in and out at the top, like a switch",
@@ -21,10 +27,17 @@ export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
 
 /** What the throttle hand was doing: the question a tuner can always answer. */
 export const HAND_GROUPS = [
-  { hand: "Let go: idle, and back to it", symptoms: ["hangsHigh", "dropsLow", "popsOnOverrun", "wetPlug"] },
+  {
+    hand: "Let go: idle, and back to it",
+    symptoms: ["hangsHigh", "dropsLow", "popsOnOverrun", "wetPlug", "needsChokeWarm"],
+  },
   { hand: "Cracked it open", symptoms: ["bogs", "stutters"] },
   { hand: "Held it part open", symptoms: ["surges", "smokes", "cleansOnlyHeldOpen"] },
-  { hand: "Held it wide open", symptoms: ["pings", "fourStrokes", "cutsInAndOut", "runsHot", "fadesHot"] },
+  {
+    hand: "Held it wide open",
+    symptoms: ["pings", "fourStrokes", "cutsInAndOut", "cutsOutHeldOpen", "runsHot", "fadesHot"],
+  },
+  { hand: "Left it standing, filled it up", symptoms: ["drips", "drinksMore"] },
 ] as const satisfies readonly { hand: string; symptoms: readonly Symptom[] }[];
 
 /** A question that separates a symptom of the mixture from what feels the same and is no jetting. */
@@ -36,16 +49,25 @@ export interface LookAlike {
   readonly other: string;
   readonly cause: string;
   readonly place?: string;
+  /** asked by the judgement too: the other answer is this one, and both are logged with the look */
+  readonly asks?: { readonly question: QuestionName; readonly other: "yes" | "no" };
+}
+
+/** @returns the same question, told as a look-alike */
+function asked(question: QuestionName, other: "yes" | "no", cause: string, place: string): LookAlike {
+  const { text, yes, no } = QUESTION_WORDS[question];
+  const [jetting, otherwise] = other === "yes" ? [no, yes] : [yes, no];
+  return { question: text, jetting, other: otherwise, cause, place, asks: { question, other } };
 }
 
 export const LOOK_ALIKES: Readonly<Partial<Record<Symptom, LookAlike>>> = {
-  hangsHigh: {
-    question: "Does the mixture screw change it?",
-    jetting: "Yes",
-    other: "No, whatever it does",
-    cause: "Air is let in somewhere: leak, o-ring, flange, or a cable that pulls.",
-    place: "walk-round/airLeaks",
-  },
+  hangsHigh: asked(
+    "screwMatters",
+    "no",
+    "Air is let in somewhere: leak, o-ring, flange, or a cable that pulls.",
+    "walk-round/airLeaks",
+  ),
+  needsChokeWarm: asked("screwMatters", "no", "A leak, or dirt in the pilot circuit.", "walk-round/passages"),
   popsOnOverrun: {
     question: "Was the pipe off, or is its joint tight?",
     jetting: "Tight",
@@ -59,34 +81,43 @@ export const LOOK_ALIKES: Readonly<Partial<Record<Symptom, LookAlike>>> = {
     cause: "Then it is not lean: too much at once, or an accelerator pump that does nothing.",
     place: "idle-speed",
   },
-  surges: {
-    question: "Does it also surge with a fresh tankful and the tap on reserve?",
-    jetting: "Yes",
-    other: "No",
-    cause: "Fuel comes too slowly: tap, filter, vent, float.",
-    place: "walk-round/needleAndSeat",
-  },
-  wetPlug: {
-    question: "Does a new plug spark blue out of the head?",
-    jetting: "Yes",
-    other: "No, or weak",
-    cause: "A weak spark leaves fuel on the plug. Ignition first.",
-    place: "walk-round/ignition",
-  },
-  fourStrokes: {
-    question: "Is the choke really off, and the float where it belongs?",
-    jetting: "Yes",
-    other: "Not looked at",
-    cause: "A choke that does not seat or a high float feels the same at every opening.",
-    place: "walk-round/choke",
-  },
-  cutsInAndOut: {
-    question: "Rolled off for a second, then on again: what happens?",
-    jetting: "Cuts at once, as before",
-    other: "Pulls again for a while",
-    cause: "The bowl runs empty: filter, tap, vent, float needle, bowl level.",
-    place: "walk-round/needleAndSeat",
-  },
+  surges: asked(
+    "comesBackRolledOff",
+    "yes",
+    "Fuel comes too slowly: tap, filter, vent, float.",
+    "walk-round/breathing",
+  ),
+  wetPlug: asked(
+    "newPlugCures",
+    "yes",
+    "A plug that dies, or a weak spark: ignition first.",
+    "walk-round/ignition",
+  ),
+  drips: asked(
+    "worseAfterStanding",
+    "yes",
+    "The float needle does not seat, or the level is too high.",
+    "walk-round/needleAndSeat",
+  ),
+  drinksMore: asked("cameSlowly", "yes", "A needle jet wears oval over months.", "walk-round/asMade"),
+  fourStrokes: asked(
+    "chokeChangesNothing",
+    "yes",
+    "A choke that does not seat feels the same at every opening.",
+    "walk-round/choke",
+  ),
+  cutsInAndOut: asked(
+    "comesBackRolledOff",
+    "yes",
+    "The bowl runs empty: filter, tap, vent, float needle, bowl level.",
+    "walk-round/breathing",
+  ),
+  cutsOutHeldOpen: asked(
+    "comesBackRolledOff",
+    "yes",
+    "The bowl runs empty: filter, tap, vent, float needle, bowl level.",
+    "walk-round/breathing",
+  ),
   fadesHot: {
     question: "After ten minutes’ rest, is it as strong as before?",
     jetting: "Yes, until hot again",

@@ -1,5 +1,7 @@
 /** What the command line prints as advice: the only definition of it, published as a JSON Schema. */
 import * as z from "zod";
+import { FaultNameSchema } from "../log/fault-names.ts";
+import { QuestionNameSchema } from "../log/question-names.ts";
 import { AirState } from "../log/build-schema.ts";
 import { CheckName } from "../log/walk-round-names.ts";
 import { PartName, ZoneName } from "../log/parts.ts";
@@ -46,6 +48,14 @@ const Next = z.discriminatedUnion("kind", [
     /** expected fall of the loss */
     gain: z.number().min(0),
   }),
+  /** a fault is looked for before anything is jetted */
+  z.strictObject({
+    kind: z.literal("check"),
+    fault: FaultNameSchema,
+    check: CheckName,
+    chance: Chance,
+    cylinder: z.int().min(1).max(6).optional(),
+  }),
   z.strictObject({ kind: z.literal("leave"), because: z.enum(["right", "smallGain"]), chance: Chance }),
   z.strictObject({
     kind: z.literal("stop"),
@@ -90,12 +100,16 @@ const Group = z.object({
   /** faults that no jet cures, the likeliest first */
   faults: z.array(
     z.strictObject({
-      fault: z.string(),
+      fault: FaultNameSchema,
       chance: Chance,
       check: CheckName,
+      /** what speaks for it and, with a minus, against it: "symptom hangsHigh", "-answer screwMatters yes" */
       because: z.array(z.string()),
+      cylinder: z.int().min(1).max(6).optional(),
     }),
   ),
+  /** the question whose answer would tell most, if one is worth asking */
+  question: QuestionNameSchema.optional(),
   air: z.looseObject({ air: z.looseObject(AirState.shape), relativeDryDensity: z.number().positive() }),
   leanings: z.array(z.looseObject({ path: z.string(), zone: ZoneName, effect: z.number() })),
   buy: z.array(z.strictObject({ part: z.enum(["pilot", "main"]), number: z.number(), gain: z.number() })),

@@ -1,5 +1,6 @@
 /** Advice as the command line and files publish it: one flat object a group of carburettors. */
 import type { Advice } from "./advise.ts";
+import type { Reason } from "../faults/told.ts";
 import type { NextLook } from "./next-look.ts";
 
 /** One part to change, on all carburettors of its group unless it names one (from 1). */
@@ -60,3 +61,27 @@ export function publishedNext({ next, carburettors, groups }: Advice): Published
       return next;
   }
 }
+
+/** One reason as files say it, with a minus where it speaks against. */
+function publishedReason(reason: Reason): string {
+  const { kind, weight, ...rest } = reason;
+  return `${weight < 0 ? "-" : ""}${[kind, ...Object.values(rest)].join(" ")}`;
+}
+
+export interface PublishedFault {
+  readonly fault: string;
+  readonly chance: number;
+  readonly check: string;
+  readonly because: readonly string[];
+  readonly cylinder?: number;
+}
+
+/** @returns faults that no jet cures, the likeliest first */
+export const publishedFaults = ({ faults }: Pick<Advice, "faults">): PublishedFault[] =>
+  faults.map(({ fault, chance, check, because, cylinder }) => ({
+    fault,
+    chance,
+    check,
+    because: because.map(publishedReason),
+    ...(cylinder !== undefined && { cylinder }),
+  }));

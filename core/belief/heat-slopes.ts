@@ -1,8 +1,9 @@
 /** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
 import type { Zone } from "../carburettor/zones.ts";
-import { heatOf, heatSeries, type HeatReading } from "../looks/heat-reading.ts";
+import { heatInBaselineAir, heatSeries, type HeatReading } from "../looks/heat-reading.ts";
 import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../looks/heat-slope.ts";
 import type { Present, SeenLook } from "../log/fold.ts";
+import type { Build } from "../log/schema.ts";
 import type { HeatSensor } from "../log/parts.ts";
 import { carburettorOf } from "../rig/carburettors.ts";
 import { settingFromLog } from "../rig/from-build.ts";
@@ -21,6 +22,10 @@ interface Series {
   readonly points: HeatPoint[];
 }
 
+/** @returns kelvin of the air at a look against the baseline's; 0 where none was read */
+export const warmerThen = ({ air }: Pick<SeenLook, "air">, { baseline }: Pick<Build, "baseline">): number =>
+  air ? air.temperatureK - baseline.air.temperatureK : 0;
+
 /** @returns by the name of their series, those that two settings have taught */
 export function heatSlopes({ looks, knownBuilds }: Present, mixtureOf: Mixtures): Map<string, LearntHeat> {
   const series = new Map<string, Series>();
@@ -32,7 +37,10 @@ export function heatSlopes({ looks, knownBuilds }: Present, mixtureOf: Mixtures)
     const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
     const { shift } = mixtureOf(look.build, carburettor, look.air)(setting)[reading.zone];
     const name = heatSeries(reading, build, cylinder);
-    const points = [...(series.get(name)?.points ?? []), { shift, temperatureK: heatOf(reading) }];
+    const points = [
+      ...(series.get(name)?.points ?? []),
+      { shift, temperatureK: heatInBaselineAir(reading, warmerThen(look, build)) },
+    ];
     series.set(name, { reading, points });
   }
   const learnt = new Map<string, LearntHeat>();

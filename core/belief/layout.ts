@@ -81,19 +81,21 @@ export function addDoubt(
 }
 
 /**
- * @param lines - of each cylinder (from 0) that the look speaks of, equally
+ * @param lines - of each cylinder (from 0) that the look speaks of
  * @param instrument - place of the error that the look shares with others of its instrument
+ * @param shareOf - of each cylinder, adding to 1; equal ones unless given
  * @returns the one line along the long belief
  */
 export function lineOver(
   lines: ReadonlyMap<number, Line>,
   { size }: Pick<Layout, "size">,
   instrument?: number,
+  shareOf: (cylinder: number) => number = () => 1 / lines.size,
 ): Line {
-  const share = 1 / lines.size;
   const row = new Float64Array(size);
   let shift = 0;
   for (const [cylinder, line] of lines) {
+    const share = shareOf(cylinder);
     shift += share * line.shift;
     line.row.forEach((x, i) => {
       row[cylinder * UNKNOWNS_EACH + i] = share * x;

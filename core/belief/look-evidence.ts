@@ -3,22 +3,32 @@ import type { Present, SeenLook } from "../log/fold.ts";
 import type { Build } from "../log/schema.ts";
 import type { Said } from "../looks/look-kind.ts";
 import { instrumentOf, whatIsSaid } from "../looks/registry.ts";
-import type { TimedLook } from "../looks/timed-runs.ts";
 import { buildOfCarburettor, carburettorOf } from "../rig/carburettors.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import type { Evidence } from "./evidence.ts";
-import { slopeFor, type LearntHeat } from "./heat-slopes.ts";
+import { slopeFor, warmerThen, type LearntHeat } from "./heat-slopes.ts";
 import { lineOver, placeOfInstrument, type Layout } from "./layout.ts";
 import { buildAt, type Mixtures } from "./look-mixtures.ts";
 
-/** Taken by somebody, or told by the clock. */
-export type Look = SeenLook | TimedLook;
+export type Look = SeenLook;
 
 /** What one carburettor's machine makes of a look. */
 interface Through {
   readonly said: readonly Said[];
   /** the model's shift of what was fitted, by zone of what is said */
   readonly shifts: readonly number[];
+}
+
+/**
+ * Better or worse is felt of the whole engine: each cylinder counts as far as the change moved it, and one whose
+ * carburettor was not touched says nothing.
+ */
+function wholeMove(of: readonly (Said & { readonly c: number })[]) {
+  const said = of[0]?.moved?.said;
+  const total = of.reduce((sum, { moved }) => sum + (moved?.by ?? 0), 0);
+  if (!said || total === 0) return undefined;
+  const by = new Map(of.map(({ c, moved }) => [c, (moved?.by ?? 0) / total]));
+  return { likelihood: said(total / of.length), shareOf: (c: number) => by.get(c) ?? 0 };
 }
 
 /** @returns a function from a look to its evidence, one item a zone it speaks of */
@@ -37,8 +47,8 @@ export function evidenceMaker(
       setting,
       before: settingFromLog(look.before?.[carburettor] ?? look.settings[carburettor] ?? look.setting),
       screwSchool: present.schools.screw,
-      feel: "feel" in look ? look.feel : undefined,
       heatSlope: slopeFor(learnt, look, build),
+      warmerK: warmerThen(look, build),
     });
     const at = mixture(setting);
     return { said, shifts: said.map(({ zone }) => at[zone].shift) };
@@ -59,13 +69,15 @@ export function evidenceMaker(
     const place = instrument && placeOfInstrument(layout, instrument);
     const first = each[0]?.[2].said ?? [];
     return first.map(({ zone, likelihood, silent }, i): Evidence => {
-      const lines = each.flatMap(([c, , { said }]) => (said[i] ? [[c, said[i].line] as const] : []));
+      const of = each.flatMap(([c, , { said }]) => (said[i] ? [{ c, ...said[i] }] : []));
+      const lines = of.map(({ c, line }) => [c, line] as const);
+      const whole = wholeMove(of);
       const shifts = each.map(([, carburettor, own]) => [carburettor, own.shifts[i] ?? 0] as const);
       return {
         lookId: id,
         zone,
-        likelihood,
-        line: lineOver(new Map(lines), layout, place),
+        likelihood: whole?.likelihood ?? likelihood,
+        line: lineOver(new Map(lines), layout, place, whole?.shareOf),
         shifts: new Map(shifts),
         ...(silent && { silent }),
       };

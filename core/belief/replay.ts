@@ -8,7 +8,8 @@ import type { Present, SeenProven } from "../log/fold.ts";
 import { baselineSettings } from "../log/fold.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
-import { timedLooks } from "../looks/timed-runs.ts";
+import { runGroups, type RunGroup } from "../looks/run-groups.ts";
+import { runEvidence } from "./run-evidence.ts";
 import type { Evidence } from "./evidence.ts";
 import type { Frame } from "./frame.ts";
 import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
@@ -36,8 +37,9 @@ export interface ReplayedSession {
 export interface Taken {
   readonly item: Evidence;
   readonly site: Site;
-  /** none: a setting that was said to be right */
+  /** none: what the clock told, or a setting that was said to be right */
   readonly look: Look | undefined;
+  readonly timed?: true;
   /** none: what the baseline says of itself */
   readonly at: string | undefined;
 }
@@ -89,8 +91,9 @@ export const freshMemory = (): ReplayMemory => ({ key: "", done: [] });
 const DAY_MS = 86_400_000;
 
 type Item = { readonly at: string; readonly build: number; readonly reopenings: number } & (
-  | { readonly look: Look; readonly proven?: undefined }
-  | { readonly proven: SeenProven; readonly look?: undefined }
+  | { readonly look: Look; readonly proven?: undefined; readonly runs?: undefined }
+  | { readonly proven: SeenProven; readonly look?: undefined; readonly runs?: undefined }
+  | { readonly runs: RunGroup; readonly look?: undefined; readonly proven?: undefined }
 );
 
 /** What was seen on one day on one build, with no work between that brings doubts back. */
@@ -115,9 +118,14 @@ function sessionsOf(items: readonly Item[]): Session[] {
 
 /** What was seen, what the clock told and what was said to be right, in the order in which it came. */
 function allItems({ runs, looks, proven }: Present): Item[] {
-  const seen: Look[] = [...looks, ...timedLooks(runs, looks)];
   const items: Item[] = [
-    ...seen.map((look) => ({ at: look.entry.at, build: look.build, reopenings: look.reopenings, look })),
+    ...runGroups(runs, looks).map((group) => ({
+      at: group.at,
+      build: group.build,
+      reopenings: group.reopenings,
+      runs: group,
+    })),
+    ...looks.map((look) => ({ at: look.entry.at, build: look.build, reopenings: look.reopenings, look })),
     ...proven.map((one) => ({ at: one.entry.at, build: one.build, reopenings: one.reopenings, proven: one })),
   ];
   return items.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
@@ -219,6 +227,16 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const seen = session.items.flatMap(({ look, at }) =>
       look ? evidenceOf(look).map((item): Taken => ({ ...bare, item, look, at })) : [],
     );
+    const timed = session.items.flatMap(({ runs, at }) =>
+      runs
+        ? runEvidence(runs, present, layout, mixtureOf).map((item): Taken => ({
+            ...bare,
+            item,
+            at,
+            timed: true,
+          }))
+        : [],
+    );
     const said = session.items.flatMap(({ proven, at }) =>
       proven
         ? provenLater(proven, knownBuilds, frames, layout).map((item): Taken => ({ ...bare, item, at }))
@@ -228,7 +246,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const far = new Set(
       session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
     );
-    const items = [...seen, ...said].map((one): Taken => {
+    const items = [...seen, ...timed, ...said].map((one): Taken => {
       if (days === undefined) return one;
       return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
     });
@@ -245,8 +263,8 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
       lnEvidence,
       taken: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
       belief: firstUnknowns(after, layout.size),
-      evidence: seen.flatMap(({ item }) => (item.silent ? [] : [item])),
-      outcomes: outcomes.slice(0, seen.length),
+      evidence: [...seen, ...timed].flatMap(({ item }) => (item.silent ? [] : [item])),
+      outcomes: outcomes.slice(0, seen.length + timed.length),
       converged,
     };
   }
@@ -258,13 +276,14 @@ function sessionKey(
   { knownBuilds }: Present,
   learnt: ReadonlyMap<string, LearntHeat>,
 ): string {
-  const parts = session.items.map(({ look, proven }) => {
+  const build = knownBuilds[session.build];
+  const parts = session.items.map(({ look, proven, runs }) => {
+    if (runs)
+      return runs.runs.map(({ entry, settings, air, airDaysOff }) => [entry, settings, air?.id, airDaysOff]);
     const { entry, settings, air } = look ?? proven;
-    const build = knownBuilds[session.build];
     const slope = look && build && slopeFor(learnt, look, build);
-    const feel = look && "feel" in look ? look.feel : undefined;
     // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
-    return [entry, settings, air?.id, look?.airDaysOff, look?.before, slope, feel];
+    return [entry, settings, air?.id, look?.airDaysOff, look?.before, slope];
   });
   return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }

@@ -44,6 +44,8 @@ export interface FaultCase {
   readonly change?: SeenChange;
   /** counted from 1: the one cylinder it sits on */
   readonly cylinder?: number;
+  /** where this way of it is looked for first, where not where the fault usually is */
+  readonly check?: CheckName;
 }
 
 /** What the log offers a fault to hang itself on. */

@@ -252,7 +252,7 @@ const suspectOf = ({ kind, chance, best }: Chances["each"][number]): Suspect => 
   return {
     fault: kind.name,
     chance,
-    check: kind.check,
+    check: one.check ?? kind.check,
     because: because
       .filter(({ weight }) => Math.abs(weight) >= WORTH_SAYING)
       .sort((a, b) => b.weight - a.weight),

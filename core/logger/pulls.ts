@@ -28,6 +28,11 @@ export interface Pull {
   /** λ over the pull, where there is one, and its leanest tenth of a pull */
   readonly lambda: number | undefined;
   readonly leanest: number | undefined;
+  /** K where it ends: a probe is behind what it measures, and shows most then */
+  readonly exhaustK: number | undefined;
+  readonly headK: number | undefined;
+  /** of the head where it began, from a standstill */
+  readonly headFromK: number | undefined;
   /** from a standstill only */
   readonly toSpeed: readonly Split[];
   readonly toDistance: readonly Split[];
@@ -217,6 +222,10 @@ function pullOf(
     toRpm: figure(rpm, span.to),
     lambda: mean(lambdas),
     leanest: mean(tenth),
+    exhaustK: figure(channels.exhaust, span.to),
+    headK: figure(channels.head, span.to),
+    headFromK:
+      times.toSpeed.length + times.toDistance.length > 0 ? figure(channels.head, span.from) : undefined,
     ...times,
   };
 }

@@ -4,6 +4,7 @@ import { conditions, GEAR_CHANGE, OVERRUN, SETTLING } from "./conditions.ts";
 import { transportDelay, type TransportDelay } from "./delay.ts";
 import { lambdaBy, type LambdaBy } from "./lambda-by.ts";
 import { findPulls, type Pull, type Wanted } from "./pulls.ts";
+import { throttleRange, withThrottleRange, type ThrottleRange } from "./throttle-range.ts";
 import type { Channel, LoggerTrace } from "./trace.ts";
 
 export interface Reduced {
@@ -17,6 +18,8 @@ export interface Reduced {
   readonly leftOut: { readonly overrun: number; readonly gearChange: number; readonly settling: number };
   /** highest that was read, K */
   readonly hottest: { readonly exhaust: number | undefined; readonly head: number | undefined };
+  /** where the throttle's sensor stands shut and wide open, by the file itself */
+  readonly throttle: ThrottleRange;
   /** what makes one doubt the units that were chosen */
   readonly doubts: readonly UnitDoubt[];
   /** in the middle of all that the sensor showed, whatever it means */
@@ -80,7 +83,9 @@ function unitDoubts({ timeS, rows, channels }: LoggerTrace, medianLambda: number
  * @param wanted - speeds and lengths that standing starts are timed to
  * @throws {RangeError} for an idle speed that is none
  */
-export function reduceTrace(trace: LoggerTrace, idleRpm: number, wanted: Wanted): Reduced {
+export function reduceTrace(asRead: LoggerTrace, idleRpm: number, wanted: Wanted): Reduced {
+  const throttle = throttleRange(asRead.channels.throttle);
+  const trace = withThrottleRange(asRead, throttle);
   const codes = conditions(trace, requirePositive("idle speed", idleRpm));
   const delay = transportDelay(trace, codes);
   const delayS = delay?.delayS ?? NO_DELAY;
@@ -100,7 +105,9 @@ export function reduceTrace(trace: LoggerTrace, idleRpm: number, wanted: Wanted)
       settling: share[SETTLING] ?? 0,
     },
     hottest: { exhaust: highest(trace.channels.exhaust), head: highest(trace.channels.head) },
-    doubts: unitDoubts(trace, medianLambda),
+    throttle,
+    // Of the figures as they stand: a wrong unit is seen in them.
+    doubts: unitDoubts(asRead, medianLambda),
     medianLambda,
     trouble: { ragged, unreadable, firstBadLine, wentBack, setAside },
   };

@@ -18,16 +18,22 @@ const FIGURE = /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i;
 const CLOCK = /^\d+(:\d{1,2}){1,2}([.,]\d+)?$/;
 const isFigure = (cell: string): boolean => FIGURE.test(cell.trim()) || CLOCK.test(cell.trim());
 
-/** What loggers call things. Longer words first: "exhaust temp" is no "temp". */
+/** What loggers call things. Longer words first: "exhaust temp" is no "temp", a heading no head. */
 const NAMES: readonly (readonly [Role, RegExp])[] = [
-  ["exhaust", /exhaust|egt|gas temp/i],
-  ["head", /head|cht|cylinder temp|coolant|water|engine temp/i],
+  ["exhaust", /exhaust|\begt|gas temp/i],
+  ["head", /\bhead\b|\bhead_|head ?temp|\bcht|cylinder temp|coolant|water|engine temp/i],
   ["throttle", /throttle|tps|slide|\btp\b|grip/i],
   ["lambda", /lambda|λ|\bafr\b|air.?fuel|\bo2\b|wideband/i],
-  ["rpm", /rpm|rev|engine speed|\bn\b/i],
-  ["speed", /speed|velocity|\bv\b|gps/i],
+  ["rpm", /rpm|\brev|engine speed|\bn\b/i],
+  ["speed", /speed|velocity|^v$/i],
   ["time", /time|^t\b|stamp/i],
 ];
+/** Asked only where no column has a plainer name: a receiver gives more than a speed. */
+const LESS_PLAIN: readonly (readonly [Role, RegExp])[] = [
+  ["speed", /\bgps\b(?!.*(alt|lat|lon|head|course|bear|time|date|sat|acc|dop|fix|dist))/i],
+];
+/** A unit in brackets is no name: "Battery [V]" is no velocity. */
+const withoutUnit = (name: string): string => name.replace(/[[(][^\])]*[\])]/g, " ").trim();
 
 /** @returns the unit that a name or a row of units says, else the usual one */
 function unitOf(role: Role, words: string): string {
@@ -68,15 +74,21 @@ function guessColumns(
 ) {
   const found: ColumnUse[] = [];
   const free = new Set<Role>(ROLES);
-  names.forEach((name, column) => {
-    const cells = rows.map((row) => row[column] ?? "").filter((cell) => cell.trim() !== "");
-    if (cells.filter(isFigure).length <= cells.length / 2) return;
-    const role = NAMES.find(([candidate, words]) => free.has(candidate) && words.test(name))?.[0];
-    if (!role) return;
-    free.delete(role);
-    const words = `${name} ${units[column] ?? ""}`;
-    found.push({ role, column, unit: unitByFigures(role, unitOf(role, words), words, cells) });
-  });
+  const taken = new Set<number>();
+  for (const known of [NAMES, LESS_PLAIN])
+    names.forEach((name, column) => {
+      const cells = rows.map((row) => row[column] ?? "").filter((cell) => cell.trim() !== "");
+      if (taken.has(column) || cells.filter(isFigure).length <= cells.length / 2) return;
+      const plain = withoutUnit(name);
+      // Of an engine's speed the unit says it all.
+      const named = (candidate: Role) => (candidate === "rpm" ? name : plain);
+      const role = known.find(([one, words]) => free.has(one) && words.test(named(one)))?.[0];
+      if (!role) return;
+      free.delete(role);
+      taken.add(column);
+      const words = `${name} ${units[column] ?? ""}`;
+      found.push({ role, column, unit: unitByFigures(role, unitOf(role, words), words, cells) });
+    });
   return found;
 }
 

@@ -13,6 +13,14 @@ export type HeatReading = Extract<Reading, { type: "temperature" }>;
 export const heatOf = ({ temperatureK, risenFromK }: HeatReading): number =>
   risenFromK === undefined ? temperatureK : temperatureK - risenFromK;
 
+/**
+ * Air that goes in warmer comes out warmer by about as much; over a run that difference is the same at both ends.
+ * @param warmerK - the air then against the baseline's
+ * @returns the heat as it would have been in the baseline's air
+ */
+export const heatInBaselineAir = (reading: HeatReading, warmerK: number): number =>
+  heatOf(reading) - (reading.risenFromK === undefined ? warmerK : 0);
+
 /** @returns where it belongs, or nothing when this rig does not say */
 export function heatTargetOf(
   { sensor, zone, risenFromK }: HeatReading,

@@ -4,7 +4,6 @@ import type { Zone } from "../carburettor/zones.ts";
 import type { LookMeans, ScrewSchool } from "../log/schools.ts";
 import type { Build, Reading } from "../log/schema.ts";
 import type { ReadingOf } from "../log/readings/reading.ts";
-import type { Feel } from "./compared.ts";
 import type { HeatSlope } from "./heat-slope.ts";
 import type { InstrumentKind } from "./instruments.ts";
 import type { Likelihood } from "./likelihood.ts";
@@ -15,6 +14,8 @@ export interface Said {
   readonly zone: Zone;
   readonly line: Line;
   readonly likelihood: Likelihood;
+  /** of two settings: how far the mixture moved here, and what is said of a move of that size */
+  readonly moved?: { readonly by: number; readonly said: (by: number) => Likelihood };
   /** weighs nothing by itself; it is drawn nowhere */
   readonly silent?: true;
 }
@@ -28,10 +29,10 @@ export interface LookContext {
   /** fitted before the change that the look is about; the same where there was none */
   readonly before: Setting;
   readonly screwSchool: ScrewSchool;
-  /** how finely two settings were told apart, when not by hand */
-  readonly feel?: Feel | undefined;
   /** what this engine's temperatures have taught */
   readonly heatSlope?: HeatSlope | undefined;
+  /** the air then against the baseline's; nothing where none was read */
+  readonly warmerK?: number | undefined;
 }
 
 /** How a look that could be taken next is called. */

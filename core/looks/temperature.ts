@@ -5,7 +5,7 @@
 import { ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";
-import { heatOf, heatTargetOf, type HeatTarget } from "./heat-reading.ts";
+import { heatInBaselineAir, heatTargetOf, type HeatTarget } from "./heat-reading.ts";
 import type { HeatSlope } from "./heat-slope.ts";
 import { normalLikelihood, type Likelihood } from "./likelihood.ts";
 import type { LookKind } from "./look-kind.ts";
@@ -20,6 +20,24 @@ export const SAYS_NOTHING: Likelihood = {
   tail: () => 1,
   reads: 0,
 };
+
+/** Exhaust gas is hottest so much leaner than a target that is rich of the chemical mixture; beyond it cools. */
+const HOTTEST_AT = 0.15;
+
+/** @returns the error by which a gas is as hot as it would be, were leaner always hotter */
+export function asHotAs(error: number): number {
+  return error <= 0 ? error : error - (error * error) / (2 * HOTTEST_AT);
+}
+
+/** The same reading where gas cools past its peak: what is cool may be far too lean as well as rich. */
+export function pastItsPeak({ log, tail, reads }: Likelihood): Likelihood {
+  return {
+    log: (e) => log(asHotAs(e)),
+    // Which of the two it is the others say: where they say far too lean, a cool gas is no surprise.
+    tail: (mean, variance) => tail(asHotAs(mean), variance),
+    reads,
+  };
+}
 
 /**
  * @param heatK - the temperature, or the rise
@@ -55,12 +73,14 @@ function zonesWithTarget({ heat }: Build): readonly Zone[] {
 }
 
 export const TEMPERATURE: LookKind<"temperature"> = {
-  said: (reading, { build, mixtureOf, setting, heatSlope }) => {
+  said: (reading, { build, mixtureOf, setting, heatSlope, warmerK }) => {
     const { zone } = reading;
     const line = mixtureOf(setting)[zone];
     const target = heatTargetOf(reading, build);
     if (!target) return [{ zone, line, likelihood: SAYS_NOTHING, silent: true }];
-    return [{ zone, line, likelihood: temperatureLikelihood(heatOf(reading), target, heatSlope) }];
+    const heatK = heatInBaselineAir(reading, warmerK ?? 0);
+    const hotter = temperatureLikelihood(heatK, target, heatSlope);
+    return [{ zone, line, likelihood: reading.sensor === "exhaust" ? pastItsPeak(hotter) : hotter }];
   },
   instrument: "temperature",
   next: {

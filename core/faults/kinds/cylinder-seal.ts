@@ -15,7 +15,12 @@ export const CYLINDER_SEAL: FaultKind = {
       : Array.from({ length: cylinders }, (_, i) => i + 1).flatMap((own): FaultCase[] => {
           const shareOf = ({ zone, cylinder }: Seen) =>
             SHAPE[zone] * (cylinder === undefined ? 1 / cylinders : cylinder === own ? 1 : 0);
-          return [0.11, -0.11].map((mean) => ({ size: { mean, sd: 0.045 }, shareOf, cylinder: own }));
+          const size = { mean: 0.11, sd: 0.045 };
+          return [
+            { size, shareOf, cylinder: own },
+            // Fuel past a needle jet's ring makes it rich: no leak of air does.
+            { size: { ...size, mean: -size.mean }, shareOf, cylinder: own, check: "passages" },
+          ];
         }),
   makes: { hangsHigh: 0.3, stutters: 0.25 },
   answers: { onePipeDiffers: 0.85, beganWithPart: 0.4 },

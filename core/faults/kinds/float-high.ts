@@ -6,7 +6,7 @@ export const FLOAT_HIGH: FaultKind = {
   prior: 0.018,
   check: "needleAndSeat",
   alsoChecks: ["floatHeight", "wetLevel"],
-  findings: ["sideDrainRuns", "standPipeDrips", "seatWorn", "seatRing", "floatHolds"],
+  findings: ["sideDrainRuns", "seatWorn", "seatRing", "floatHolds"],
   cases: () => [
     { size: { mean: -0.065, sd: 0.025 }, shareOf: everyLook({ idle: 1, low: 0.85, mid: 0.6, top: 0.45 }) },
   ],
