@@ -8,7 +8,20 @@ import { fileProblem } from "#core/rig/check-file.ts";
 import { BadInput, readArguments, readInputFile } from "./input.ts";
 
 function published(advice: Advice): object {
-  const { carburettors, fitted, card, zones, warnings, surprises, air, leanings, buy, question } = advice;
+  const {
+    carburettors,
+    fitted,
+    card,
+    zones,
+    warnings,
+    surprises,
+    air,
+    leanings,
+    buy,
+    question,
+    instruments,
+    worths,
+  } = advice;
   return {
     carburettors: carburettors.map((one) => one + 1),
     fitted,
@@ -19,6 +32,8 @@ function published(advice: Advice): object {
     surprises,
     faults: publishedFaults(advice),
     ...(question !== undefined && { question }),
+    instruments,
+    worths,
     air,
     leanings,
     buy,

@@ -252,7 +252,11 @@ describe("a logger's file in the log", () => {
     });
     const answer = await importLog(asked(request));
     expect(answerOf(answer).status).toBe(302);
-    expect(fold(await logged())).toMatchObject({ openChange: undefined, runs: [{}], looks: [{}, {}] });
+    expect(fold(await logged())).toMatchObject({
+      openChange: undefined,
+      runs: [{}],
+      looks: [{}, {}, {}, {}],
+    });
   });
   it.each([
     [{ zones: [], runs: [] }, "nothing in it to log"],

@@ -15,23 +15,40 @@ import { PageHead } from "#app/parts/PageHead.tsx";
 import { RigFace } from "#app/rig/RigFace.tsx";
 import { refused, type ActionProblem } from "#app/rig/save.ts";
 import { exportRigs, saveFile } from "#app/store/export.ts";
+import {
+  forgetSaid,
+  keepBrought,
+  NamedInstrument,
+  readInstrumentNames,
+  writeInstrumentNames,
+} from "#app/store/instruments.ts";
+import { Instruments } from "#app/look/Instruments.tsx";
 import { Preferences, readPreferences, writePreferences } from "#app/store/preferences.ts";
 import { importRigs, listRigs, rawData, removeRig } from "#app/store/store.ts";
 import { files, wordsOf } from "#app/workers/client.ts";
 
 export async function clientLoader() {
-  const [headers, preferences] = await Promise.all([listRigs(), readPreferences()]);
+  const [headers, preferences, instruments] = await Promise.all([
+    listRigs(),
+    readPreferences(),
+    readInstrumentNames(),
+  ]);
   return {
     headers: headers.ok ? headers.value : [],
     trouble: headers.ok ? undefined : headers.problem.message,
     preferences,
+    instruments,
   };
 }
+
+const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
 
 const Tasks = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("import"), file: z.instanceof(Blob, { message: "Choose a file first." }) }),
   z.object({ intent: z.literal("remove"), rigId: RigId }),
   z.object({ intent: z.literal("preferences"), ...Preferences.shape }),
+  z.object({ intent: z.literal("nameInstrument"), ...SentInstrument }),
+  z.object({ intent: z.literal("dropInstrument"), ...SentInstrument }),
 ]);
 
 async function importFile(file: Blob) {
@@ -40,12 +57,30 @@ async function importFile(file: Blob) {
   if (!read.ok) return refused({ message: read.problem.message });
   const merged = await importRigs(read.file.rigs, read.photos);
   if (!merged.ok) return refused({ message: merged.problem.message }, 409);
+  for (const { header, instruments } of read.file.rigs)
+    if (instruments) await keepBrought(header.id, instruments);
   const { rigs, entries } = merged.value;
   const said =
     entries === 0
       ? "Everything in this file is already here."
       : `Imported ${entries} entries${rigs > 0 ? `, ${rigs} new ${rigs === 1 ? "rig" : "rigs"}` : ""}.`;
   return data({ said }, { status: 200 });
+}
+
+async function nameInstrument({ intent, kind, name }: Extract<z.infer<typeof Tasks>, { name: string }>) {
+  const parsed = NamedInstrument.safeParse({ kind, name });
+  if (!parsed.success) return refused({ fields: { name: "A name has 1 to 40 signs." } });
+  const names = await readInstrumentNames();
+  const same = (one: NamedInstrument) => one.kind === kind && one.name === parsed.data.name;
+  if (intent === "nameInstrument" && names.some(same))
+    return refused({ fields: { name: "There is one of that name already." } });
+  const next = intent === "nameInstrument" ? [...names, parsed.data] : names.filter((one) => !same(one));
+  try {
+    await writeInstrumentNames(next);
+  } catch {
+    return refused({ message: "This device could not keep it. Nothing was changed." }, 507);
+  }
+  return data({ said: "Saved." }, { status: 200 });
 }
 
 export async function clientAction({ request }: Route.ClientActionArgs) {
@@ -57,7 +92,9 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
     await writePreferences(Preferences.parse(task));
     return data({ said: "Saved." }, { status: 200 });
   }
+  if (task.intent === "nameInstrument" || task.intent === "dropInstrument") return nameInstrument(task);
   const removed = await removeRig(task.rigId);
+  if (removed.ok) await forgetSaid(task.rigId);
   return removed.ok
     ? data({ said: "The rig and its log are gone." }, { status: 200 })
     : refused({ message: removed.problem.message }, 507);
@@ -238,7 +275,7 @@ async function saveRaw(): Promise<void> {
 }
 
 export default function DataRoute({ loaderData }: Route.ComponentProps) {
-  const { headers, trouble, preferences } = loaderData;
+  const { headers, trouble, preferences, instruments } = loaderData;
   return (
     <div className="page">
       <PageHead />
@@ -254,6 +291,7 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
         <Rigs headers={headers} />
         <Import />
         <Units preferences={preferences} />
+        <Instruments names={instruments} />
         <section className="stack">
           <h2>If something cannot be read</h2>
           <p className="quiet" style={{ margin: 0 }}>

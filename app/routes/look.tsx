@@ -1,9 +1,11 @@
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import { data, Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { Route } from "./+types/look";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { AnswerEntry, type Build, type Reading } from "#core/log/schema.ts";
 import { ZoneName } from "#core/log/parts.ts";
+import { InstrumentName } from "#core/log/readings/common.ts";
 import { HeatSent, readHeat } from "#app/forms/heat-form.ts";
 import { lookForm } from "#app/forms/look-form.ts";
 import { readWitnesses } from "#app/forms/witness-form.ts";
@@ -21,7 +23,9 @@ import type { LookHow } from "#core/looks/look-kind.ts";
 import { readProven, readRide } from "#app/forms/ride-form.ts";
 import { enteredAs, HowName } from "#app/look/look-query.ts";
 import { ProvenFields } from "#app/look/ProvenFields.tsx";
+import { ReadWith } from "#app/look/ReadWith.tsx";
 import { RideFields } from "#app/look/RideFields.tsx";
+import { readInstrumentNames } from "#app/store/instruments.ts";
 import { placeHref } from "#app/rig/places.ts";
 import {
   fieldMessages,
@@ -35,20 +39,25 @@ import {
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/words/parts.ts";
 import { zoneCaution } from "#app/words/cautions.ts";
 
+export async function clientLoader() {
+  return { instruments: await readInstrumentNames() };
+}
+
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const { build } = await openRig(params.rigId);
   const texts = Object.fromEntries(await request.formData());
   const cylinder = cylinderNamed(texts["cylinder"], build);
-  if (texts["type"] === "temperature") return saveHeat(params.rigId, texts, build, cylinder);
+  const instrument = InstrumentName.safeParse(texts["instrument"]).data;
+  if (texts["type"] === "temperature") return saveHeat(params.rigId, texts, build, { cylinder, instrument });
   if (texts["type"] === "witness") {
     const read = readWitnesses(texts);
     if (!read.ok) return refused({ fields: read.fields });
-    return saveLooks(params.rigId, read.readings, cylinder);
+    return saveLooks(params.rigId, read.readings, { cylinder, instrument });
   }
   if (texts["type"] === "ride") {
     const read = readRide(texts);
     if (!read.ok) return refused({ fields: read.fields });
-    return saveLooks(params.rigId, read.readings, undefined);
+    return saveLooks(params.rigId, read.readings, { instrument });
   }
   if (texts["type"] === "proven") {
     const proven = readProven(texts);
@@ -67,26 +76,37 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const { question, is } = texts;
   const answer = AnswerEntry.pick({ question: true, is: true }).safeParse({ question, is });
   const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
-  return saveLooks(params.rigId, [parsed.data], cylinder, answers);
+  return saveLooks(params.rigId, [parsed.data], { cylinder, instrument }, answers);
+}
+
+interface TakenBy {
+  /** counted from 1; none: the engine as a whole */
+  readonly cylinder?: number | undefined;
+  /** by name; none: the usual one */
+  readonly instrument?: string | undefined;
 }
 
 /** Looks of one moment, and whatever was typed with them about the rig, in one write. */
 async function saveLooks(
   rigId: string,
   readings: readonly Reading[],
-  cylinder: number | undefined,
+  { cylinder, instrument }: TakenBy,
   first: readonly Content[] = [],
 ) {
   const looks = readings.map((reading): Content => ({
     kind: "look",
-    reading,
+    // A symptom is felt with no instrument.
+    reading:
+      instrument === undefined || reading.type === "symptom" || reading.type === "compared"
+        ? reading
+        : { ...reading, instrument },
     ...(cylinder !== undefined && { cylinder }),
   }));
   const problem = await saveEntries(rigId, [...first, ...looks]);
   return problem ? refused(problem, 507) : redirect(`/rigs/${rigId}`);
 }
 
-async function saveHeat(rigId: string, texts: unknown, build: Build, cylinder: number | undefined) {
+async function saveHeat(rigId: string, texts: unknown, build: Build, by: TakenBy) {
   const sent = HeatSent.safeParse(texts);
   if (!sent.success) return refused({ message: "These temperatures cannot be read. Nothing was saved." });
   const read = readHeat(sent.data, build);
@@ -96,7 +116,7 @@ async function saveHeat(rigId: string, texts: unknown, build: Build, cylinder: n
   const targets: Content[] = read.heat
     ? [{ kind: "build", build: { ...build, heat: read.heat }, reopens: [], why }]
     : [];
-  return saveLooks(rigId, read.readings, cylinder, targets);
+  return saveLooks(rigId, read.readings, by, targets);
 }
 
 /** @returns the cylinder (from 1) that was looked at, or nothing for the engine as a whole */
@@ -115,8 +135,9 @@ function usualHow({ build, present }: RigContext, asked: LookHow | undefined): H
   return build.heat && last === undefined ? "temperature" : "plug";
 }
 
-export default function LookRoute() {
+export default function LookRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
+  const [instrument, setInstrument] = useState("");
   const [search, setSearch] = useSearchParams();
   const saving = useNavigation().state !== "idle";
   const answer = useActionData<ActionProblem & { offersOther?: boolean }>();
@@ -178,6 +199,7 @@ export default function LookRoute() {
           onChange={(value) => set("cylinder", value)}
         />
       )}
+      <ReadWith how={how} names={loaderData.instruments} value={instrument} onChange={setInstrument} />
       {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
       {how === "lambda" && <LambdaFields problem={answer?.fields?.["figure"]} />}
       {how === "symptom" && (

@@ -35,7 +35,14 @@ function rowsOf(build: Build, fitted: Setting): Row[] {
 }
 
 /** What each groove is worth here, from this needle in this jet: computed, not assumed. */
-function Worth({ build, fitted, present }: Pick<RigContext, "build" | "fitted" | "present">) {
+function Worth({
+  build,
+  fitted,
+  present,
+  advice,
+}: Pick<RigContext, "build" | "fitted" | "present" | "advice">) {
+  const taught = advice?.worths.find(({ part, learnt }) => part === "clip" && learnt);
+  const factor = taught?.factor ?? 1;
   const frame = frameOf(build);
   const at = zoneMixture(frame, build, present.air ? humidAirFromLog(present.air) : frame.air);
   const now = at(settingFromLog(fitted));
@@ -63,7 +70,7 @@ function Worth({ build, fitted, present }: Pick<RigContext, "build" | "fitted" |
                   {on && <small className="quiet"> fitted</small>}
                 </th>
                 {ZONES.map((zone) => {
-                  const shift = then[zone].shift - now[zone].shift;
+                  const shift = factor * (then[zone].shift - now[zone].shift);
                   return <td key={zone}>{Math.abs(shift) < LEAST ? "–" : shiftWords(shift)}</td>;
                 })}
               </tr>
@@ -71,12 +78,19 @@ function Worth({ build, fitted, present }: Pick<RigContext, "build" | "fitted" |
           })}
         </tbody>
       </table>
+      {taught && (
+        <p className="quiet">
+          This engine’s own changes say that a groove is worth {factor.toFixed(1)} times what the measures say
+          {taught.notAsMeasured ? ": so much that the needle wants measuring again" : ""}. The table has it
+          in.
+        </p>
+      )}
     </div>
   );
 }
 
 export default function NeedleRoute() {
-  const { build, fitted, present } = useRig();
+  const { build, fitted, present, advice } = useRig();
   return (
     <div className="stack">
       <RigTabs />
@@ -89,7 +103,7 @@ export default function NeedleRoute() {
       </div>
       <div className="beside">
         <NeedleDrawing build={{ ...build, baseline: { ...build.baseline, setting: fitted } }} />
-        <Worth build={build} fitted={fitted} present={present} />
+        <Worth build={build} fitted={fitted} present={present} advice={advice} />
       </div>
     </div>
   );

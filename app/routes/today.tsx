@@ -16,7 +16,7 @@ import { nextWords } from "#app/words/next.ts";
 import { heldWords } from "#app/words/walk-round.ts";
 import { warningWords } from "#app/words/warnings.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
-import { dayTitle } from "#app/words/days.ts";
+import { agoWords, dayTitle, isAnotherDay } from "#app/words/days.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { dayOf } from "#core/log/schema.ts";
 
@@ -28,6 +28,19 @@ function OpenChangeLine() {
   if (!present.openChange) return null;
   return (
     <Caution plain>An open change: nobody has looked since. If it got worse, put it back first.</Caution>
+  );
+}
+
+/** What was advised for the air of another day is no card for today. */
+function StaleAirLine() {
+  const at = useRig().present.air?.at;
+  const now = new Date();
+  if (at === undefined || !isAnotherDay(at, now)) return null;
+  return (
+    <Caution plain>
+      This card is for the air of {dayTitle(at)} ({agoWords(at, now)} ago). Read the air before anything is
+      fitted.
+    </Caution>
   );
 }
 
@@ -92,6 +105,7 @@ export default function TodayRoute() {
       )}
       <BetterOrWorse context={context} />
       <OpenChangeLine />
+      <StaleAirLine />
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}

@@ -1,5 +1,6 @@
 import { useRig } from "#app/rig/context.ts";
 import { FaultPanel } from "#app/rig/FaultPanel.tsx";
+import { Learnt } from "#app/rig/Learnt.tsx";
 import { OutlookTable } from "#app/rig/OutlookTable.tsx";
 import { Working } from "#app/parts/Working.tsx";
 import { SURPRISING } from "#core/belief/update.ts";
@@ -71,6 +72,7 @@ function Looks() {
                 {words.zoned && `: ${ZONE_NAMES[zone].toLowerCase()}`}
                 <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
                   {dayTitle(words.at)}, {words.at.slice(11, 16)}
+                  {words.staleAir !== undefined && ` · ${words.staleAir}`}
                 </small>
               </th>
               <td>{words.read}</td>
@@ -107,6 +109,7 @@ export default function WhyRoute() {
       <div className="scroll-x">
         <Zones />
       </div>
+      <Learnt advice={advice} />
       <div className="scroll-x">
         <OutlookTable context={context} advice={advice} />
       </div>

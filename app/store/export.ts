@@ -3,6 +3,7 @@ import { LOG_VERSION, type LogFile } from "#core/log/schema.ts";
 import { foldPossible, impossibleEntries } from "#core/rig/check-log.ts";
 import { localInstant } from "#app/rig/clock.ts";
 import { files } from "#app/workers/client.ts";
+import { heardBy } from "./instruments.ts";
 import { photosOf } from "./photos.ts";
 import { readRig } from "./store.ts";
 
@@ -20,7 +21,14 @@ export async function gatherRigs(rigIds: readonly string[], savedAt: string): Pr
     const { header, entries } = read.value;
     const aside = impossibleEntries(foldPossible(entries)).map(({ entry }) => entry);
     const sound = entries.filter((entry) => !aside.includes(entry));
-    rigs.push({ header, entries: sound, ...(aside.length > 0 && { setAside: aside }) });
+    const instruments = await heardBy(id);
+    rigs.push({
+      header,
+      entries: sound,
+      ...(aside.length > 0 && { setAside: aside }),
+      // So that the file gives the same advice where the other rigs are not.
+      ...(instruments.length > 0 && { instruments }),
+    });
   }
   return { format: "tamis", version: LOG_VERSION, savedAt, rigs };
 }

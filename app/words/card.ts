@@ -11,8 +11,13 @@ const STEP_NAMES: Readonly<Record<CardRow["part"], string>> = {
   main: "The next size up",
 };
 
-const stepWords = ({ part, stepEffect }: CardRow): string =>
-  `${STEP_NAMES[part]}: ${shiftWords(stepEffect)}.`;
+/** Closer than this a step is worth what is computed. */
+const WORTH_SAYING = 0.008;
+
+const stepWords = ({ part, stepEffect, asComputed }: CardRow): string =>
+  Math.abs(stepEffect - asComputed) < WORTH_SAYING
+    ? `${STEP_NAMES[part]}: ${shiftWords(stepEffect)}.`
+    : `${STEP_NAMES[part]}: ${shiftWords(stepEffect)} here, by its measures ${shiftWords(asComputed)}.`;
 
 /** @returns why this row is as it is, and what a step of it would be worth */
 export function rowReason(row: CardRow, advice: Advice): string {

@@ -11,3 +11,7 @@ export function agoWords(at: string, now: Date): string {
   if (minutes < 36 * 60) return `${Math.round(minutes / 60)} h`;
   return `${Math.round(minutes / 1440)} days`;
 }
+
+/** @returns does an instant lie on another day than now, by this device's calendar? */
+export const isAnotherDay = (at: string, now: Date): boolean =>
+  at.slice(0, 10) !== dayjs(now).format("YYYY-MM-DD");

@@ -2,7 +2,8 @@
 import type { Present } from "#core/log/fold.ts";
 import type { LookOutcome } from "#core/belief/update.ts";
 import type { Preferences } from "#app/store/preferences.ts";
-import { mixtureWords } from "./parts.ts";
+import { staleAirSd } from "#core/belief/stale-air.ts";
+import { DOUBT_SDS, mixtureWords } from "./parts.ts";
 import { readingWords } from "./readings.ts";
 import { runName } from "./runs.ts";
 
@@ -12,7 +13,13 @@ export interface OutcomeWords {
   readonly at: string;
   /** it speaks of several zones: which one this is has to be said */
   readonly zoned: boolean;
+  /** held against an air of another day, in words */
+  readonly staleAir?: string;
 }
+
+/** @returns e.g. "air read 3 days off: ± 3 % more doubt" */
+export const staleAirWords = (days: number): string =>
+  `air read ${days} ${days === 1 ? "day" : "days"} off: ± ${(100 * DOUBT_SDS * staleAirSd(days)).toFixed(0)} % more doubt`;
 
 /** @returns nothing for a look that this log does not hold */
 export function outcomeWords(
@@ -20,12 +27,19 @@ export function outcomeWords(
   { looks, runs }: Pick<Present, "looks" | "runs">,
   units: Preferences,
 ): OutcomeWords | undefined {
-  const look = looks.find(({ entry }) => entry.id === lookId)?.entry;
+  const look = looks.find(({ entry }) => entry.id === lookId);
   if (look) {
-    const { reading, cylinder, at } = look;
+    const { reading, cylinder, at } = look.entry;
+    const days = look.airDaysOff;
     const read =
       reading.type === "plug" ? `${reading.tone}: ${mixtureWords(reads)}` : mixtureWords(reads, 0.005);
-    return { what: readingWords(reading, cylinder), read, at, zoned: reading.type === "rideReport" };
+    return {
+      what: readingWords(reading, cylinder),
+      read,
+      at,
+      zoned: reading.type === "rideReport",
+      ...(days !== undefined && { staleAir: staleAirWords(days) }),
+    };
   }
   const run = runs.find(({ entry }) => entry.id === lookId)?.entry;
   if (!run) return undefined;

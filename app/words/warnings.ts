@@ -2,6 +2,7 @@
 import { outlierTitle } from "./cylinders.ts";
 import type { Warning } from "#core/advice/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { WORTH_PARTS } from "./instruments.ts";
 import { HEAT_RANGE_SAYS } from "./heat-range.ts";
 import { PLUG_FINDING_WORDS } from "./symptoms.ts";
 import { checkList } from "./walk-round.ts";
@@ -51,6 +52,10 @@ export function warningWords(warning: Warning): WarningWords {
     case "outOfReach":
       return plain(
         `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: ${RULED_BY[warning.ruledBy]}.`,
+      );
+    case "notAsMeasured":
+      return plain(
+        `A step of the ${WORTH_PARTS[warning.part]} is worth ${warning.factor.toFixed(1)} times what its measures say: measure it again.`,
       );
     case "ruleInTheWay":
       return plain(

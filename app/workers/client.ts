@@ -8,6 +8,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
+import { heardBy, keepSaid } from "#app/store/instruments.ts";
 import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
@@ -110,7 +111,9 @@ function ask<T>(revision: string, entries: readonly Entry[], question: Question<
   return judge.call(async (remote) => {
     const first = await question(remote);
     if (first.ok || first.name !== "unknownLog") return valueOf(first);
-    valueOf(await remote.openLog(revision, entries));
+    const rigId = revision.split(" ")[0] ?? revision;
+    const said = valueOf(await remote.openLog(revision, entries, await heardBy(rigId)));
+    await keepSaid(rigId, said);
     return valueOf(await question(remote));
   });
 }

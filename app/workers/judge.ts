@@ -5,7 +5,8 @@ import { openCase, type Case } from "#core/advice/case.ts";
 import { distribution } from "#core/advice/cylinders.ts";
 import { outlook } from "#core/advice/outlook.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
-import { AirEntry, Entry, LookEntry } from "#core/log/schema.ts";
+import { instrumentMessages } from "#core/belief/instrument-message.ts";
+import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
 import type { Answer, JudgeApi, UnknownLog } from "./protocol.ts";
 
 /** As many as a paddock shows at once; older ones are opened again when asked for. */
@@ -43,24 +44,26 @@ export function judgeApi(): JudgeApi {
     return answered(() => work(found));
   };
   return {
-    openLog: (revision, entries) =>
+    openLog: (revision, entries, heard) =>
       answered(() => {
-        cases.set(revision, openCase(z.array(Entry).parse(entries), { memory: memoryOf(revision) }));
+        const messages = z.array(InstrumentMessage).parse(heard);
+        const opened = openCase(z.array(Entry).parse(entries), { messages, memory: memoryOf(revision) });
+        cases.set(revision, opened);
         const oldest = cases.keys().next().value;
         if (cases.size > MOST_KEPT && oldest !== undefined) cases.delete(oldest);
-        return null;
+        return instrumentMessages(opened.replayed, messages);
       }),
     advise: (revision, draft, carburettor) =>
       about(revision, (found) =>
         adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft), carburettor),
       ),
     adviseAfter: (revision, look, carburettor) =>
-      about(revision, ({ present }) => {
+      about(revision, ({ present, heard: messages }) => {
         const entries = [...present.lines.map(({ entry }) => entry), LookEntry.parse(look)];
-        return adviseOn(openCase(entries, { memory: memoryOf(revision) }), undefined, carburettor);
+        return adviseOn(openCase(entries, { messages, memory: memoryOf(revision) }), undefined, carburettor);
       }),
     distribution: (revision) => about(revision, distribution),
     outlook: (revision, zone) =>
-      about(revision, (found) => outlook(found, zone, { memory: memoryOf(revision) })),
+      about(revision, (found) => outlook(found, zone, { messages: found.heard, memory: memoryOf(revision) })),
   };
 }

@@ -1,6 +1,6 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
 import type { FileRead } from "#core/log/read-file.ts";
-import type { AirEntry, Entry, Header, LogFile, LookEntry } from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, InstrumentMessage, LogFile, LookEntry } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Photo } from "#app/store/photos.ts";
@@ -23,7 +23,12 @@ export interface UnknownLog {
 
 export interface JudgeApi {
   /** Keeps a log under a name, parsed and sifted, for any number of questions. */
-  openLog(revision: string, entries: unknown): Answer<null>;
+  openLog(
+    revision: string,
+    entries: unknown,
+    /** what other rigs say of the instruments; @returns what this one does */
+    heard: readonly InstrumentMessage[],
+  ): Answer<readonly InstrumentMessage[]>;
   /** @param carburettor - one (from 0) of those that the advice is wanted for */
   advise(revision: string, draft: AirEntry | undefined, carburettor?: number): Answer<Advice> | UnknownLog;
   /** The same as if one more look had been logged: what a bench says before its reading is kept. */

@@ -59,7 +59,10 @@ describe("the judge, across a message channel", () => {
 
   it("asks for a log it does not know, then answers as the core does", async () => {
     expect(await judge.advise("one", undefined)).toMatchObject({ ok: false, name: "unknownLog" });
-    expect(await judge.openLog("one", story.entries)).toEqual({ ok: true, value: null });
+    expect(await judge.openLog("one", story.entries, [])).toMatchObject({
+      ok: true,
+      value: [{ kind: "idle" }, { kind: "reader" }, { kind: "ride" }],
+    });
     const answer = await judge.advise("one", undefined);
     expect(answer.ok && answer.value).toEqual(JSON.parse(JSON.stringify(advise(story.entries))));
   });
@@ -93,8 +96,8 @@ describe("the judge, across a message channel", () => {
   });
 
   it("answers with words for entries and drafts that are none", async () => {
-    expect(await judge.openLog("two", [{ kind: "poem" }])).toMatchObject({ ok: false });
-    expect(await judge.openLog("two", [])).toMatchObject({
+    expect(await judge.openLog("two", [{ kind: "poem" }], [])).toMatchObject({ ok: false });
+    expect(await judge.openLog("two", [], [])).toMatchObject({
       ok: false,
       message: "log must hold a build, got none",
     });
@@ -102,7 +105,7 @@ describe("the judge, across a message channel", () => {
   });
 
   it("keeps a dozen logs and forgets the oldest", async () => {
-    for (let i = 0; i < 13; i += 1) await judge.openLog(`log ${i}`, story.entries.slice(0, 1));
+    for (let i = 0; i < 13; i += 1) await judge.openLog(`log ${i}`, story.entries.slice(0, 1), []);
     expect(await judge.advise("log 0", undefined)).toMatchObject({ name: "unknownLog" });
     expect(await judge.advise("log 12", undefined)).toMatchObject({ ok: true });
   });

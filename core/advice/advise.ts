@@ -9,6 +9,7 @@ import type { AirEntry, Entry, Setting } from "../log/schema.ts";
 import { airWorth, type AirWorth } from "./air-worth-today.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
 import { airOf, groupOf, judgeOf, openCase, type Case } from "./case.ts";
+import { instrumentsKnown, type InstrumentBelief } from "./instruments-known.ts";
 import { leanings, type Leaning } from "./leanings.ts";
 import { marksOf, type Mark } from "./marks.ts";
 import { newestPlugs } from "./newest-plugs.ts";
@@ -19,6 +20,7 @@ import { reachedZones } from "./reach.ts";
 import { stripCurve, type StripPoint } from "./strip-curve.ts";
 import { toBuy, type ToBuy } from "./to-buy.ts";
 import { warnings, type Warning } from "./warnings.ts";
+import { worthsOf, type Worth } from "./worths.ts";
 import { zoneAdvice, type ZoneAdvice } from "./zone-advice.ts";
 
 export interface Advice {
@@ -46,6 +48,10 @@ export interface Advice {
   readonly named: Suspect | undefined;
   /** the answer that would tell most of what it is */
   readonly question: QuestionName | undefined;
+  /** what is believed of the instruments that looks were taken with */
+  readonly instruments: readonly InstrumentBelief[];
+  /** what a step of screw, clip and main is worth here */
+  readonly worths: readonly Worth[];
   /** jets that the box lacks and that would help */
   readonly buy: readonly ToBuy[];
 }
@@ -99,6 +105,8 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     faults: suspicion.suspects,
     named: namedFault(suspicion),
     question: suspicion.question,
+    instruments: instrumentsKnown(replayed),
+    worths: worthsOf(judge.beliefs.together),
     buy: toBuy(question, plan),
   };
 }

@@ -15,13 +15,20 @@ export interface CardRow {
   readonly chance: number;
   /** what one step up from `to` does to its zone, + leaner; at the end of its travel, what the last one did */
   readonly stepEffect: number;
+  /** the same by its measures alone */
+  readonly asComputed: number;
 }
 
-function stepEffect({ judge }: SettingJudge, options: Choices, setting: Setting, part: Part): number {
+function stepEffect(
+  errorOf: (setting: Setting, zone: ReachedZone) => number,
+  options: Choices,
+  setting: Setting,
+  part: Part,
+): number {
   const zone = RULES[part];
   const values = options[part];
   const i = values.indexOf(setting[part]);
-  const mean = (value: number) => judge({ ...setting, [part]: value }).zones[zone].mean;
+  const mean = (value: number) => errorOf({ ...setting, [part]: value }, zone);
   const [below, at, above] = [values[i - 1], setting[part], values[i + 1]];
   if (above !== undefined) return mean(above) - mean(at);
   return below === undefined ? 0 : mean(at) - mean(below);
@@ -36,12 +43,15 @@ export function cardRows(judge: SettingJudge, options: Choices, fitted: Setting,
     ...(options.shimMm.length > 1 ? ["shimMm" as const] : []),
     "main",
   ];
+  const believed = (setting: Setting, zone: ReachedZone) => judge.judge(setting).zones[zone].mean;
+  const computed = (setting: Setting, zone: ReachedZone) => judge.lines(setting)[zone].shift;
   return parts.map((part) => ({
     part,
     from: fitted[part],
     to: card.setting[part],
     zone: RULES[part],
     chance: card.right[RULES[part]],
-    stepEffect: stepEffect(judge, options, card.setting, part),
+    stepEffect: stepEffect(believed, options, card.setting, part),
+    asComputed: stepEffect(computed, options, card.setting, part),
   }));
 }

@@ -5,7 +5,7 @@ import type { Evidence } from "../belief/evidence.ts";
 import { replay, type Replayed, type ReplayOptions } from "../belief/replay.ts";
 import { suspicion, type Suspicion } from "../faults/suspicion.ts";
 import type { Present } from "../log/fold.ts";
-import type { AirEntry, Build, Entry, Setting } from "../log/schema.ts";
+import type { AirEntry, Build, Entry, InstrumentMessage, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
 import { foldPossible } from "../rig/check-log.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
@@ -16,6 +16,8 @@ export interface Case {
   readonly present: Present;
   readonly build: Build;
   readonly replayed: Replayed;
+  /** what other rigs say of the instruments */
+  readonly heard: readonly InstrumentMessage[];
   /** what else than jetting it could be */
   readonly suspicion: Suspicion;
 }
@@ -42,7 +44,7 @@ export function openCase(entries: readonly Entry[], options: ReplayOptions = {})
   const replayed = replay(present, options);
   const { build } = present;
   if (!build) throw new RangeError("log must hold a build, got none");
-  return { present, build, replayed, suspicion: suspicion(present, replayed) };
+  return { present, build, replayed, heard: options.messages ?? [], suspicion: suspicion(present, replayed) };
 }
 
 export function groupOf({ present, build: rig, replayed }: Case, carburettor: number): Group {

@@ -2,6 +2,7 @@
 import * as z from "zod";
 import { FaultNameSchema } from "../log/fault-names.ts";
 import { QuestionNameSchema } from "../log/question-names.ts";
+import { INSTRUMENT_KINDS } from "../looks/instruments.ts";
 import { AirState } from "../log/build-schema.ts";
 import { CheckName } from "../log/walk-round-names.ts";
 import { PartName, ZoneName } from "../log/parts.ts";
@@ -77,6 +78,8 @@ const Group = z.object({
         zone: ZoneName,
         chance: Chance,
         stepEffect: z.number(),
+        /** the same by its measures alone */
+        asComputed: z.number(),
       }),
     ),
     safe: z.boolean(),
@@ -110,6 +113,27 @@ const Group = z.object({
   ),
   /** the question whose answer would tell most, if one is worth asking */
   question: QuestionNameSchema.optional(),
+  /** by how much each instrument reads too lean, log mixture */
+  instruments: z.array(
+    z.strictObject({
+      kind: z.enum(INSTRUMENT_KINDS),
+      name: z.string().optional(),
+      mean: z.number(),
+      sd: z.number().min(0),
+      known: z.boolean(),
+      open: z.boolean(),
+    }),
+  ),
+  /** what a step is worth here, of what is computed */
+  worths: z.array(
+    z.strictObject({
+      part: PartName,
+      factor: z.number(),
+      sd: z.number().min(0),
+      learnt: z.boolean(),
+      notAsMeasured: z.boolean(),
+    }),
+  ),
   air: z.looseObject({ air: z.looseObject(AirState.shape), relativeDryDensity: z.number().positive() }),
   leanings: z.array(z.looseObject({ path: z.string(), zone: ZoneName, effect: z.number() })),
   buy: z.array(z.strictObject({ part: z.enum(["pilot", "main"]), number: z.number(), gain: z.number() })),

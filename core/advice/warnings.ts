@@ -23,6 +23,7 @@ import {
 import type { NewestPlugs } from "./newest-plugs.ts";
 import type { Plan } from "./plan.ts";
 import type { LookQuestion } from "./next-look.ts";
+import { worthsOf, type Worth } from "./worths.ts";
 import { HOPELESS } from "./reach.ts";
 import { rulesInTheWay } from "./rules-in-the-way.ts";
 
@@ -44,6 +45,8 @@ export type Warning =
       readonly mean: number;
       readonly ruledBy: "pilot" | "needle" | "main";
     }
+  /** a step of it is worth so much of what is computed that it was not measured right */
+  | { readonly code: "notAsMeasured"; readonly part: Worth["part"]; readonly factor: number }
   /** a class rule keeps these parts from being changed, and that costs something */
   | { readonly code: "ruleInTheWay"; readonly parts: readonly Part[] }
   /** jetted on although these checks of the walk-round say stop */
@@ -181,6 +184,9 @@ export function warnings(known: Known): Warning[] {
     ...outliers.map((outlier) => ({ code: "cylinderDiffers" as const, ...outlier })),
     ...(ruled.length > 0 ? [{ code: "ruleInTheWay" as const, parts: ruled }] : []),
     ...stops(known),
+    ...worthsOf(question.judge.beliefs.together)
+      .filter(({ notAsMeasured }) => notAsMeasured)
+      .map(({ part, factor }) => ({ code: "notAsMeasured" as const, part, factor })),
     ...aboutAir(known),
     ...(replayed.converged ? [] : [{ code: "unsettled" as const }]),
   ];

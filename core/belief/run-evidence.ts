@@ -1,8 +1,7 @@
 /** What the clock says: how much power each setting of a session made, through the power curve over all zones. */
 import type { Present, SeenRun } from "../log/fold.ts";
 import { normalLikelihood } from "../looks/likelihood.ts";
-import { gainOf, settingsKey, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";
-import { contrasts, pooledScatter } from "../runs/contrasts.ts";
+import { whatTheClockSays, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";
 import { carburettorOf } from "../rig/carburettors.ts";
 import { humidAirFromLog, settingFromLog } from "../rig/from-build.ts";
 import { ZONES, type Zone } from "../carburettor/zones.ts";
@@ -10,17 +9,11 @@ import type { Evidence } from "./evidence.ts";
 import type { Layout } from "./layout.ts";
 import { buildAt, type Mixtures } from "./look-mixtures.ts";
 import { UNKNOWNS_EACH } from "./unknowns.ts";
-import { POWER_PER_SQUARE } from "../looks/compared.ts";
 
-/** One run of a kind repeats to so much of its power: a clock, a hand, a gust. */
-const USUAL_SCATTER = 0.015 / POWER_PER_SQUARE;
-/** Heat, tyres, track and rider: sd of the power's drift within an hour. */
-const DRIFT_AN_HOUR = 0.015 / POWER_PER_SQUARE;
 /** The power curve itself is known to a third. */
 const CURVE_SHARE = 0.3;
 /** Settings that the model hardly tells apart say nothing of the mixture, whatever the clock says. */
 const SAYS_NOTHING_SD = 0.5;
-const HOUR_MS = 3_600_000;
 
 /** A line along the long belief that is no average: a sum of what cylinders and zones add to the power. */
 interface Sum {
@@ -70,26 +63,18 @@ const lnDryDensity = ({ air }: SeenRun): number => (air ? Math.log(humidAirFromL
 
 /** @returns one thing said for every setting but the first, each with an error of its own */
 export function runEvidence(
-  { runs }: RunGroup,
+  group: RunGroup,
   present: Present,
   layout: Layout,
   mixtureOf: Mixtures,
 ): Evidence[] {
-  const keys = [...new Set(runs.map(settingsKey))];
-  const firsts = keys.flatMap((key) => runs.find((run) => settingsKey(run) === key) ?? []);
-  const [first, ...others] = firsts;
+  const { runs } = group;
+  const { settings, said } = whatTheClockSays(group, lnDryDensity);
+  const [first, ...others] = settings;
   if (!first) return [];
-  const began = Date.parse(first.entry.at);
-  const told = runs.map((run) => ({
-    setting: keys.indexOf(settingsKey(run)),
-    hours: (Date.parse(run.entry.at) - began) / HOUR_MS,
-    // Denser air burns more fuel whatever the jets: that is no setting's gain.
-    value: gainOf(run.entry.run) - lnDryDensity(run) / POWER_PER_SQUARE,
-  }));
-  const scatter = Math.max(USUAL_SCATTER / 10, pooledScatter(told, USUAL_SCATTER));
   const lines = others.map((other) => gainLine(present, layout, mixtureOf, first, other));
   const last = runs.at(-1) ?? first;
-  return contrasts(told, scatter, DRIFT_AN_HOUR).flatMap(({ weights, mean }): Evidence[] => {
+  return said.flatMap(({ weights, mean }): Evidence[] => {
     const leaner = weights.reduce((sum, weight, k) => sum + weight * (lines[k]?.leaner ?? 0), 0);
     const all = weights.reduce((sum, weight, k) => sum + Math.abs(weight) * movedBy(lines[k]), 0);
     // One part leaner and another richer: what they moved counts, not what is left of it.

@@ -132,7 +132,7 @@ class Weighing {
   /** @returns a share as it counts for what was taken: only once it may have begun */
   private counted(shareOf: (seen: Seen) => number, from: number): (taken: Taken) => number {
     return (taken) => {
-      const { item, look, at } = taken;
+      const { look, at } = taken;
       if (at === undefined || Date.parse(at) < from) return 0;
       // A symptom may have another cause than the mixture: each is weighed by itself.
       if (look?.entry.reading.type === "symptom") return 0;

@@ -322,7 +322,7 @@ export const FilePhoto = z.strictObject({
 export type FilePhoto = z.infer<typeof FilePhoto>;
 
 /** What other rigs say of an instrument's own error: a normal message in natural parameters. */
-const InstrumentMessage = z.strictObject({
+export const InstrumentMessage = z.strictObject({
   kind: z.enum(["reader", "lambda", "idle", "temperature", "ride"]),
   name: InstrumentName.optional(),
   precision: z.number().min(0),

@@ -4,6 +4,7 @@
  */
 import type { SeenLook, SeenRun } from "../log/fold.ts";
 import { dayOf, type Build, type Run } from "../log/schema.ts";
+import { contrasts, pooledScatter, type Contrast } from "../runs/contrasts.ts";
 import { consumption } from "../runs/consumption.ts";
 import { ZONES, type PerZone } from "../carburettor/zones.ts";
 import { POWER_PER_SQUARE } from "./compared.ts";
@@ -93,4 +94,31 @@ export function runGroups(runs: readonly SeenRun[], looks: readonly SeenLook[]):
     if (!last || settings.size < 2 || saidOf(looks, members)) return [];
     return [{ at: last.entry.at, runs: members, build: last.build, reopenings: last.reopenings }];
   });
+}
+
+/** One run of a kind repeats to so much of its power: a clock, a hand, a gust. */
+const USUAL_SCATTER = 0.015 / POWER_PER_SQUARE;
+const LEAST_SCATTER = USUAL_SCATTER / 10;
+/** Heat, tyres, track and rider: sd of the power's drift within an hour. */
+const DRIFT_AN_HOUR = 0.015 / POWER_PER_SQUARE;
+const HOUR_MS = 3_600_000;
+
+/**
+ * @param lnAir - ln of the air that a run burnt: what is denser makes more power whatever the jets, and is taken out
+ * @returns a run of each setting, the first one first, and what is said of each of the others against it
+ */
+export function whatTheClockSays(
+  { runs }: RunGroup,
+  lnAir: (run: SeenRun) => number,
+): { readonly settings: readonly SeenRun[]; readonly said: readonly Contrast[] } {
+  const keys = [...new Set(runs.map(settingsKey))];
+  const settings = keys.flatMap((key) => runs.find((run) => settingsKey(run) === key) ?? []);
+  const began = Date.parse(runs[0]?.entry.at ?? "");
+  const told = runs.map((run) => ({
+    setting: keys.indexOf(settingsKey(run)),
+    hours: (Date.parse(run.entry.at) - began) / HOUR_MS,
+    value: gainOf(run.entry.run) - lnAir(run) / POWER_PER_SQUARE,
+  }));
+  const scatter = Math.max(LEAST_SCATTER, pooledScatter(told, USUAL_SCATTER));
+  return { settings, said: contrasts(told, scatter, DRIFT_AN_HOUR) };
 }

@@ -1,6 +1,5 @@
 /** Evidence that is neither a tone nor a λ: each against brute force, and what it does to the advice. */
 import { seededRandom } from "../numbers/random.ts";
-import { normalCdf } from "../numbers/normal.ts";
 import { air, build, fit, lookWith, at, plug } from "../__tests__/entries.ts";
 import { advise } from "../advice/advise.ts";
 import { openCase } from "../advice/case.ts";

@@ -9,7 +9,6 @@ import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "../faults/questions.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { Part, PlugFinding } from "../log/parts.ts";
 import type { QuestionName } from "../log/question-names.ts";
-import type { Setting } from "../log/schema.ts";
 import { SYMPTOM_NAMES, SYMPTOMS, type Symptom } from "../log/symptom-names.ts";
 import type { Random } from "../numbers/random.ts";
 import type { RealEngine } from "./real-engine.ts";
@@ -126,7 +125,7 @@ function changed(
       return perZone((zone) => errors[zone] + side * size * shares[zone]);
     };
   if (fault === "partWithoutEffect")
-    return (setting, air) => engine.errors({ ...setting, [deaf]: base[deaf] } as Setting, air);
+    return (setting, air) => engine.errors({ ...setting, [deaf]: base[deaf] }, air);
   return engine.errors;
 }
 

@@ -1,0 +1,78 @@
+/**
+ * The tuner's instruments: their names, and what each rig's looks say of their errors. A rig hears what the others
+ * say. The demo's rigs have readers of their own: they neither tell nor hear.
+ */
+import * as z from "zod";
+import { saidTogether } from "#core/belief/instrument-message.ts";
+import { InstrumentMessage } from "#core/log/schema.ts";
+import { InstrumentName } from "#core/log/readings/common.ts";
+import { INSTRUMENT_KINDS, instrumentKey } from "#core/looks/instruments.ts";
+import { database, metaKey } from "./database.ts";
+
+const Messages = z.array(InstrumentMessage);
+
+export const NamedInstrument = z.strictObject({ kind: z.enum(INSTRUMENT_KINDS), name: InstrumentName });
+export type NamedInstrument = z.infer<typeof NamedInstrument>;
+
+const Kept = z.strictObject({
+  names: z.array(NamedInstrument).max(40).default([]),
+  /** by rig */
+  said: z.record(z.string(), Messages).default({}),
+  /** with a file, by rigs that are not in this book */
+  brought: z.record(z.string(), Messages).default({}),
+});
+type Kept = z.infer<typeof Kept>;
+
+const KEY = metaKey("instruments");
+
+/** Unreadable it is begun anew: what was said is said again when a rig is opened. */
+async function read(): Promise<Kept> {
+  const parsed = Kept.safeParse((await database.getItem(KEY).catch(() => null)) ?? {});
+  return parsed.success ? parsed.data : Kept.parse({});
+}
+
+const write = async (kept: Kept): Promise<void> => {
+  await database.setItem(KEY, Kept.parse(kept));
+};
+
+const isDemo = (rigId: string): boolean => rigId.startsWith("rig:demo-");
+
+/** @returns what other rigs say of each instrument; of those that none here used what a file brought */
+export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
+  if (isDemo(rigId)) return [];
+  const { said, brought } = await read();
+  const here = saidTogether(Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)));
+  const known = new Set(here.map(instrumentKey));
+  return [...here, ...(brought[rigId] ?? []).filter((message) => !known.has(instrumentKey(message)))];
+}
+
+/** What cannot be kept is said again next time. */
+export async function keepSaid(rigId: string, messages: readonly InstrumentMessage[]): Promise<void> {
+  if (isDemo(rigId)) return;
+  const kept = await read();
+  if (JSON.stringify(kept.said[rigId] ?? []) === JSON.stringify(messages)) return;
+  await write({ ...kept, said: { ...kept.said, [rigId]: [...messages] } }).catch(() => undefined);
+}
+
+/** With an imported file: what the rigs it left behind had said. */
+export async function keepBrought(rigId: string, messages: readonly InstrumentMessage[]): Promise<void> {
+  const kept = await read();
+  await write({ ...kept, brought: { ...kept.brought, [rigId]: [...messages] } }).catch(() => undefined);
+}
+
+/** A deleted rig says nothing any more. */
+export async function forgetSaid(rigId: string): Promise<void> {
+  const kept = await read();
+  const { [rigId]: said, ...others } = kept.said;
+  const { [rigId]: brought, ...rest } = kept.brought;
+  if (said || brought) await write({ ...kept, said: others, brought: rest }).catch(() => undefined);
+}
+
+export const readInstrumentNames = async (): Promise<readonly NamedInstrument[]> => (await read()).names;
+
+/** @throws {Error} where the device cannot keep it */
+export async function writeInstrumentNames(names: readonly NamedInstrument[]): Promise<void> {
+  const kept = await read();
+  const once = new Map(names.map((one) => [instrumentKey(one), one]));
+  await write({ ...kept, names: [...once.values()] });
+}
