@@ -31,9 +31,12 @@ const OTHER_PASSED = Math.log(0.6);
 const LOOKED_FOR = Math.log(0.08);
 const WAS_ONCE = Math.log(2);
 
-/** @returns from when on a fault can be there: it was mended, passed after it had been found, or its part was renewed */
-export function sinceWhen({ name, check, endedBy = [] }: FaultKind, present: Present): number {
-  const mended = present.faultWords.filter(({ fault, is }) => fault === name && is === "mended");
+/**
+ * @returns from when on a fault can be there: its part was renewed, its check passed after it had been found; or any
+ *   fault was mended, and explains what was seen before
+ */
+export function sinceWhen({ check, endedBy = [] }: FaultKind, present: Present): number {
+  const mended = present.faultWords.filter(({ is }) => is === "mended");
   const works = present.works.filter(({ what }) => endedBy.includes(what));
   const cured = present.lines.flatMap(({ entry, struck, setAside }, i) => {
     if (struck || setAside !== undefined || entry.kind !== "check") return [];
