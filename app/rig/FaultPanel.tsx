@@ -30,9 +30,11 @@ function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext 
       {because.against !== "" && <p className="quiet">Against it: {because.against}.</p>}
       <p className="quiet">What else would tell: {ELSE_TELLS[fault]}</p>
       <div className="row">
-        <Button component={Link} to={placeHref(rigId, `walk-round/${check}`)} variant="contained">
-          Look at {CHECK_WORDS[check].short}
-        </Button>
+        {!(context.advice?.next.kind === "check" && context.advice.next.fault === fault) && (
+          <Button component={Link} to={placeHref(rigId, `walk-round/${check}`)} variant="outlined">
+            Look at {CHECK_WORDS[check].short}
+          </Button>
+        )}
         <Button
           variant="outlined"
           disabled={busy}

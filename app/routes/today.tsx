@@ -13,7 +13,7 @@ import { lookQuery } from "#app/look/look-query.ts";
 import { Tiles } from "#app/rig/Tiles.tsx";
 import { placeHref } from "#app/rig/places.ts";
 import { nextWords } from "#app/words/next.ts";
-import { heldWords } from "#app/words/walk-round.ts";
+import { CHECK_WORDS, heldWords } from "#app/words/walk-round.ts";
 import { warningWords } from "#app/words/warnings.ts";
 import { surpriseWords } from "#app/words/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/words/days.ts";
@@ -72,6 +72,14 @@ export default function TodayRoute() {
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
             To the walk-round
+          </Button>
+        ) : advice.next.kind === "check" ? (
+          <Button
+            component={Link}
+            to={placeHref(header.id, `walk-round/${advice.next.check}`)}
+            variant="contained"
+          >
+            Look at {CHECK_WORDS[advice.next.check].short}
           </Button>
         ) : (
           <Fitted context={context} advice={advice} />

@@ -81,7 +81,7 @@ export function checkFirstReason({
   chance,
 }: Pick<Suspect, "fault" | "check" | "chance">): string {
   const { does } = FAULT_WORDS[fault];
-  return `This does not look like jetting (${certainty(chance)}). ${does} Look at ${CHECK_WORDS[check].short} before anything is jetted: readings taken on a fault teach the wrong lesson.`;
+  return `This does not look like jetting: ${certainty(chance)}. ${does} Look at ${CHECK_WORDS[check].short} before anything is jetted: readings taken on a fault teach the wrong lesson.`;
 }
 
 /** @returns one reason in words, with which way it speaks */
