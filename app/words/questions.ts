@@ -42,4 +42,14 @@ export const QUESTION_WORDS: Readonly<Record<QuestionName, QuestionWords>> = {
     yes: "Everywhere",
     no: "Only somewhere",
   },
+  likeASwitch: {
+    text: "Does it cut like a switch, dead for a moment, rather than stumble?",
+    yes: "Like a switch",
+    no: "It stumbles",
+  },
+  sparksBlue: {
+    text: "A new plug, out of the head and earthed: does it spark blue?",
+    yes: "Blue",
+    no: "No, or weak",
+  },
 };

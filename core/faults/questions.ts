@@ -14,6 +14,8 @@ export const YES_WHEN_JETTING: Readonly<Record<QuestionName, number>> = {
   onePipeDiffers: 0.1,
   chokeChangesNothing: 0.12,
   everywhereAlike: 0.2,
+  likeASwitch: 0.12,
+  sparksBlue: 0.92,
 };
 
 /** How often an engine that only wants another jet shows such a plug, whatever its mixture. */
@@ -29,5 +31,7 @@ export const ASKED_AFTER: Readonly<Partial<Record<QuestionName, readonly Symptom
   comesBackRolledOff: ["cutsOutHeldOpen", "cutsInAndOut", "fadesHot", "surges"],
   onlyLongPulls: ["cutsOutHeldOpen", "cutsInAndOut", "fadesHot", "runsHot"],
   newPlugCures: ["wetPlug", "cutsInAndOut", "stutters"],
+  likeASwitch: ["cutsInAndOut", "fourStrokes", "cutsOutHeldOpen", "fadesHot"],
+  sparksBlue: ["wetPlug", "cutsInAndOut", "stutters", "fadesHot", "dropsLow"],
   chokeChangesNothing: ["dropsLow", "wetPlug", "stutters", "smokes", "fourStrokes"],
 };

@@ -15,7 +15,7 @@ import { oddCases } from "./odd-engines.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { lnTakenAnew } from "./taken-anew.ts";
+import { alsoMade, lnTakenAnew } from "./taken-anew.ts";
 import { reasonsTold, saidLately, sinceWhen, type Lately, type Reason } from "./told.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
@@ -25,7 +25,7 @@ export const CHECK_FIRST = 0.6;
 /** What is less likely than this is not listed. */
 const WORTH_LISTING = 0.001;
 /** What is likelier than this after a rank-one step is weighed again with all looks taken anew. */
-const ASKED_AGAIN = 0.1;
+const ASKED_AGAIN = 1e-4;
 /** Nobody is asked about an engine that showed nothing and that no fault is so likely on. */
 const WORTH_ASKING_ABOUT = 0.15;
 /** What all else had hardly led to expect is still this likely: hands and engines differ. */
@@ -56,9 +56,16 @@ export interface Suspicion {
   readonly question: QuestionName | undefined;
 }
 
-/** @returns a fault that stands out: likely by itself, and twice as likely as the next */
+/** One answer, or the figures alone, are no story: a second witness must speak for it, or its check have found it. */
+function hasWitnesses({ because }: Suspect): boolean {
+  const speaking = because.filter(({ weight }) => weight > 0);
+  return speaking.length >= 2 || speaking.some(({ kind }) => kind === "finding");
+}
+
+/** @returns a fault that stands out: likely by itself, twice as likely as the next, by two witnesses */
 export function namedFault({ suspects: [first, second] }: Pick<Suspicion, "suspects">): Suspect | undefined {
-  return first && first.chance > NAMED && first.chance >= 2 * (second?.chance ?? 0) ? first : undefined;
+  if (!first || first.chance <= NAMED || first.chance < 2 * (second?.chance ?? 0)) return undefined;
+  return hasWitnesses(first) || first.chance > CHECK_FIRST ? first : undefined;
 }
 
 /** @returns the fault that is looked for before anything is jetted, if one is so likely */
@@ -78,8 +85,10 @@ interface WeighedCase {
   /** when it began */
   readonly from: number;
   readonly reasons: readonly Reason[];
-  /** ln of how many times likelier it makes the looks */
-  readonly looks: number;
+  /** ln of how many times likelier it makes figures and tones, by a rank-one step */
+  readonly figures: number;
+  /** and all that was seen, symptoms with them */
+  readonly seen: number;
 }
 
 function lnSumExp(values: readonly number[]): number {
@@ -90,12 +99,19 @@ function lnSumExp(values: readonly number[]): number {
 const lnMeanExp = (values: readonly number[]): number => lnSumExp(values) - Math.log(values.length);
 
 function summedUp(kind: FaultKind, each: readonly WeighedCase[]): Weighed {
-  const lnOf = ({ looks, reasons }: WeighedCase) => reasons.reduce((sum, { weight }) => sum + weight, looks);
+  // What a symptom weighs as a reason is in what was seen already.
+  const lnOf = ({ seen, reasons }: WeighedCase) =>
+    reasons.reduce((sum, reason) => (reason.kind === "symptom" ? sum : sum + reason.weight), seen);
   const [first, ...others] = each;
   if (!first) throw new RangeError(`cases of ${kind.name} must be at least one, got none`);
   const best = others.reduce((a, b) => (lnOf(b) > lnOf(a) ? b : a), first);
   return { kind, each, best, lnOdds: Math.log(kind.prior) + lnMeanExp(each.map(lnOf)) };
 }
+
+const figuresOnly =
+  (share: (taken: Taken) => number) =>
+  (taken: Taken): number =>
+    taken.look?.entry.reading.type === "symptom" ? 0 : share(taken);
 
 /** Everything about one rig that its faults are weighed by. */
 class Weighing {
@@ -132,11 +148,8 @@ class Weighing {
   /** @returns a share as it counts for what was taken: only once it may have begun */
   private counted(shareOf: (seen: Seen) => number, from: number): (taken: Taken) => number {
     return (taken) => {
-      const { look, at } = taken;
-      if (at === undefined || Date.parse(at) < from) return 0;
-      // A symptom may have another cause than the mixture: each is weighed by itself.
-      if (look?.entry.reading.type === "symptom") return 0;
-      return shareOf(this.seen(taken, at));
+      const { at } = taken;
+      return at === undefined || Date.parse(at) < from ? 0 : shareOf(this.seen(taken, at));
     };
   }
 
@@ -165,35 +178,40 @@ class Weighing {
         expected + share * size.mean,
         expectedSd ** 2 + (share * size.sd) ** 2,
       );
-      const usual = Math.max(LEAST_EXPECTED, tail);
       const withIt = 1 - (1 - made) * (1 - Math.max(LEAST_EXPECTED, shifted));
-      return [{ kind: "symptom", symptom, weight: Math.log(withIt / usual) }];
+      return [{ kind: "symptom", symptom, weight: Math.log(withIt / Math.max(LEAST_EXPECTED, tail)) }];
     });
   }
 
-  private lnLooks({ size, shareOf, besides }: FaultCase, from: number): number {
+  /** Of figures and tones alone: a symptom is no parabola, and a reason of its own. */
+  private lnFigures({ size, shareOf, besides }: FaultCase, from: number): number {
     const { sessions } = this.replayed;
-    const share = this.counted(shareOf, from);
+    const share = figuresOnly(this.counted(shareOf, from));
     if (!besides) return lnShiftWeight(shiftParabola(sessions, share), size);
-    return lnShiftsWeight(sessions, share, this.counted(besides, from), size);
+    return lnShiftsWeight(sessions, share, figuresOnly(this.counted(besides, from)), size);
   }
 
   /** @returns what is likely weighed again with all looks taken anew */
   again(one: Weighed): Weighed {
     const { best, each, kind } = one;
+    const made = (taken: Taken) => {
+      const reading = taken.look?.entry.reading;
+      return reading?.type === "symptom" ? (kind.makes[reading.symptom] ?? 0) : 0;
+    };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
     const looks = lnTakenAnew(
       this.replayed.sessions,
       this.counted(best.one.shareOf, best.from),
       fixed,
       best.one.size,
+      (taken) => alsoMade(taken.item.likelihood, made(taken)),
     );
     if (looks === undefined) return one;
     // What the first answer erred by for the best case it erred by for its neighbours.
-    const off = looks - best.looks;
+    const off = looks - best.seen;
     return summedUp(
       kind,
-      each.map((other) => ({ ...other, looks: other.looks + off })),
+      each.map((other) => ({ ...other, seen: other.seen + off })),
     );
   }
 
@@ -209,8 +227,15 @@ class Weighing {
         // What was said before the change that it came with says nothing of it.
         const told = one.change ? Date.parse(one.change.at) : since;
         const lately = saidLately(present, told);
-        const reasons = [...this.symptoms(kind, one, lately), ...reasonsTold(kind, present, lately, told)];
-        return { one, from, reasons, looks: this.lnLooks(one, from) };
+        const symptoms = this.symptoms(kind, one, lately);
+        const figures = this.lnFigures(one, from);
+        return {
+          one,
+          from,
+          reasons: [...symptoms, ...reasonsTold(kind, present, lately, told)],
+          figures,
+          seen: symptoms.reduce((sum, { weight }) => sum + weight, figures),
+        };
       });
     });
     return each.length === 0 ? undefined : summedUp(kind, each);
@@ -247,8 +272,8 @@ function chancesOf(weighed: readonly Weighed[], lnHealthy: number): Chances {
 }
 
 const suspectOf = ({ kind, chance, best }: Chances["each"][number]): Suspect => {
-  const { one, looks, reasons } = best;
-  const because: Reason[] = [{ kind: "looks", weight: looks }, ...reasons];
+  const { one, figures, reasons } = best;
+  const because: Reason[] = [{ kind: "looks", weight: figures }, ...reasons];
   return {
     fault: kind.name,
     chance,

@@ -6,10 +6,17 @@ import type { ReplayedSession, Taken } from "../belief/replay.ts";
 import { firstUnknowns, withUnknown } from "../belief/stale-air.ts";
 import type { Belief } from "../belief/unknowns.ts";
 import { update } from "../belief/update.ts";
+import type { Likelihood } from "../looks/likelihood.ts";
 import type { FaultSize } from "./fault-kind.ts";
 
 /** A fault that began longer ago is left at its first answer: an answer must not take a season to find. */
 const MOST_DAYS = 8;
+
+/** @returns the same symptom, which a fault shows with this chance whatever the mixture */
+export function alsoMade(symptom: Likelihood, made: number): Likelihood {
+  if (made === 0) return symptom;
+  return { ...symptom, log: (e) => Math.log(1 - (1 - made) * (1 - Math.exp(symptom.log(e)))) };
+}
 
 /** What a day added to what is doubted of the engine: drift and work, the same with a fault and without. */
 function carriedOver(extended: Belief, ended: Belief, begun: Belief, known: number): Belief {
@@ -52,6 +59,7 @@ function knownAndSize(belief: Belief, known: number): Belief {
 
 /**
  * @param fixed - what is added besides, whatever the size
+ * @param likelihoodOf - what a look says where the fault makes it by itself too
  * @returns ln of how many times more likely all looks are; nothing where it began too long ago
  * @throws {RangeError} if a look is impossible with it
  */
@@ -60,6 +68,7 @@ export function lnTakenAnew(
   shareOf: (taken: Taken) => number,
   fixed: (taken: Taken) => number,
   size: FaultSize,
+  likelihoodOf: (taken: Taken) => Likelihood = ({ item }) => item.likelihood,
 ): number | undefined {
   const known = sessions[0]?.after.mean.length ?? 0;
   const begins = sessions.findIndex(({ taken }) =>
@@ -82,7 +91,7 @@ export function lnTakenAnew(
       const row = new Float64Array(item.line.row.length + 1);
       row.set(item.line.row);
       row[row.length - 1] = shareOf(one);
-      return { ...item, line: { shift: item.line.shift + fixed(one), row } };
+      return { ...item, likelihood: likelihoodOf(one), line: { shift: item.line.shift + fixed(one), row } };
     });
     const with_ = update(begun, items);
     ln += with_.lnEvidence() - lnEvidence();

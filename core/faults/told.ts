@@ -50,6 +50,10 @@ export function sinceWhen({ check, endedBy = [] }: FaultKind, present: Present):
   return Math.max(-Infinity, ...[...mended, ...works, ...cured].map(({ at }) => Date.parse(at)));
 }
 
+/** One answer in so many is given without having looked: it says yes or no alike. */
+const BY_GUESS = 0.12;
+const asAnswered = (yes: number): number => BY_GUESS / 2 + (1 - BY_GUESS) * yes;
+
 /** What a fault is asked of: all that was said lately, each thing once, the newest word of it. */
 export interface Lately {
   /** with the look that told it */
@@ -91,10 +95,11 @@ function checkReason(fault: FaultKind, check: CheckName, { checks }: Present, si
 /** @returns everything besides looks and symptoms that speaks for or against one fault */
 export function reasonsTold(fault: FaultKind, present: Present, lately: Lately, since: number): Reason[] {
   const answers = [...lately.answers].flatMap(([question, is]): Reason[] => {
-    const usual = YES_WHEN_JETTING[question];
-    const yes = fault.answers[question] ?? usual;
+    if (fault.answers[question] === undefined) return [];
+    const usual = asAnswered(YES_WHEN_JETTING[question]);
+    const yes = asAnswered(fault.answers[question]);
     const weight = is === "yes" ? Math.log(yes / usual) : Math.log((1 - yes) / (1 - usual));
-    return weight === 0 ? [] : [{ kind: "answer", question, is, weight }];
+    return [{ kind: "answer", question, is, weight }];
   });
   const plugs = [...lately.plugs].flatMap((finding): Reason[] => {
     const made = fault.plugs?.[finding];

@@ -12,6 +12,8 @@ export const QUESTION_NAMES = [
   "onePipeDiffers",
   "chokeChangesNothing",
   "everywhereAlike",
+  "likeASwitch",
+  "sparksBlue",
 ] as const;
 export type QuestionName = (typeof QUESTION_NAMES)[number];
 export const QuestionNameSchema = z.enum(QUESTION_NAMES);

@@ -3,7 +3,7 @@ import { deafTo, everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const AIR_LEAK: FaultKind = {
   name: "airLeak",
-  prior: 0.018,
+  prior: 0.013,
   check: "airLeaks",
   alsoChecks: ["mounting"],
   findings: ["flangeRing", "bootCracked", "spigotOpen", "topCoverLeaks", "gasketOld"],

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const CHOKE_OPEN: FaultKind = {
   name: "chokeOpen",
-  prior: 0.018,
+  prior: 0.013,
   check: "choke",
   findings: ["chokePartOpen", "chokeCableTight"],
   cases: () => [

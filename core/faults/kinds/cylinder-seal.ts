@@ -5,7 +5,7 @@ const SHAPE = { idle: 1, low: 1, mid: 0.75, top: 0.55 } as const;
 
 export const CYLINDER_SEAL: FaultKind = {
   name: "cylinderSeal",
-  prior: 0.018,
+  prior: 0.013,
   check: "airLeaks",
   alsoChecks: ["passages", "floatHeight", "needleAndSeat"],
   findings: ["needleJetRing", "flangeRing", "bootCracked", "floatsDiffer", "seatWorn"],

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const FLOAT_HIGH: FaultKind = {
   name: "floatHigh",
-  prior: 0.018,
+  prior: 0.013,
   check: "needleAndSeat",
   alsoChecks: ["floatHeight", "wetLevel"],
   findings: ["sideDrainRuns", "seatWorn", "seatRing", "floatHolds"],

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const FLOAT_LOW: FaultKind = {
   name: "floatLow",
-  prior: 0.015,
+  prior: 0.01,
   check: "floatHeight",
   alsoChecks: ["wetLevel", "floatDrop"],
   findings: ["floatsDiffer", "floatHangs"],

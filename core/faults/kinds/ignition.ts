@@ -10,10 +10,16 @@ function shareOf({ type, zone }: Seen): number {
 
 export const IGNITION: FaultKind = {
   name: "ignition",
-  prior: 0.015,
+  prior: 0.01,
   check: "ignition",
   findings: ["weakSpark"],
   cases: () => [{ size: { mean: 0.08, sd: 0.04 }, shareOf }],
   makes: { cutsInAndOut: 0.8, fadesHot: 0.35, wetPlug: 0.25 },
-  answers: { comesBackRolledOff: 0.25, newPlugCures: 0.2, onlyLongPulls: 0.15 },
+  answers: {
+    likeASwitch: 0.8,
+    sparksBlue: 0.3,
+    comesBackRolledOff: 0.25,
+    newPlugCures: 0.2,
+    onlyLongPulls: 0.15,
+  },
 };

@@ -12,7 +12,7 @@ const since =
 
 export const MAIN_NOT_AS_STAMPED: FaultKind = {
   name: "mainNotAsStamped",
-  prior: 0.015,
+  prior: 0.01,
   check: "passages",
   findings: ["mainBlocked"],
   beginsWithChange: true,

@@ -3,7 +3,7 @@ import { everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const NEEDLE_JET_WORN: FaultKind = {
   name: "needleJetWorn",
-  prior: 0.018,
+  prior: 0.013,
   check: "asMade",
   alsoChecks: ["passages"],
   findings: ["needleJetRing"],

@@ -3,7 +3,7 @@ import { deafTo, everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const PILOT_BLOCKED: FaultKind = {
   name: "pilotBlocked",
-  prior: 0.018,
+  prior: 0.013,
   check: "passages",
   findings: ["pilotBlocked", "tubeBlocked"],
   cases: (ground) => [

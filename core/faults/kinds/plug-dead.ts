@@ -5,12 +5,12 @@ const ONLY_PLUGS = ({ type }: Seen): number => (type === "plug" ? 1 : 0);
 
 export const PLUG_DEAD: FaultKind = {
   name: "plugDead",
-  prior: 0.018,
+  prior: 0.013,
   check: "ignition",
   findings: ["deadPlug", "wrongPlug", "plugsDiffer"],
   cases: () => [{ size: { mean: -0.11, sd: 0.04 }, shareOf: ONLY_PLUGS }],
   makes: { wetPlug: 0.55, cutsInAndOut: 0.3, stutters: 0.2 },
-  answers: { newPlugCures: 0.85, onePipeDiffers: 0.5, cameSlowly: 0.3 },
+  answers: { likeASwitch: 0.45, sparksBlue: 0.75, newPlugCures: 0.85, onePipeDiffers: 0.5, cameSlowly: 0.3 },
   plugs: { glazed: 0.6, wet: 0.25 },
   endedBy: ["plugReplaced"],
 };

@@ -18,7 +18,7 @@ const cases =
 
 export const PART_WITHOUT_EFFECT: FaultKind = {
   name: "partWithoutEffect",
-  prior: 0.02,
+  prior: 0.01,
   check: "passages",
   findings: ["pilotBlocked", "mainBlocked", "tubeBlocked"],
   beginsWithChange: true,
@@ -30,7 +30,7 @@ export const PART_WITHOUT_EFFECT: FaultKind = {
 
 export const AIR_JETS_DEAD: FaultKind = {
   name: "airJetsDead",
-  prior: 0.02,
+  prior: 0.01,
   check: "passages",
   findings: ["tubeBlocked"],
   beginsWithChange: true,
