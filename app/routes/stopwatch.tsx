@@ -52,6 +52,20 @@ function settingWords(settings: readonly Setting[], reference: readonly Setting[
   return named.map((part) => `${PART_NAMES[part].toLowerCase()} ${partValue(part, one[part])}`).join(", ");
 }
 
+/** Two settings, and nobody has gone back to the first: what drifts over a session may be all there is. */
+function BackToTheFirst({ kind }: { kind: RunsOfAKind }) {
+  const [first, second] = kind.groups;
+  const [lastOfFirst, began] = [first?.runs.at(-1)?.entry.at, second?.runs[0]?.entry.at];
+  if (lastOfFirst === undefined || began === undefined) return null;
+  if (Date.parse(lastOfFirst) > Date.parse(began)) return null;
+  return (
+    <p className="quiet" style={{ margin: 0 }}>
+      Run the first setting once more (A-B-A): heat, track and rider drift over a session, and only going back
+      tells that from the jets. Until then so much less is learnt from these runs.
+    </p>
+  );
+}
+
 function Groups({ kind }: { kind: RunsOfAKind }) {
   const { preferences } = useRig();
   return (
@@ -169,10 +183,11 @@ export default function StopwatchRoute() {
         <section className="stack">
           <h2>{kind.name}</h2>
           <Groups kind={kind} />
+          <BackToTheFirst kind={kind} />
           {words && what !== "fuel" && (
             <p className="quiet" style={{ margin: 0 }}>
-              Runs of two settings on one day in one air count by themselves, as evidence on the top. Said in
-              your own words, your word counts instead and ends the open change.
+              Runs of two settings on one day in one air count by themselves, as evidence in the zones they
+              are ridden in. Said in your own words, your word counts instead and ends the open change.
             </p>
           )}
           {words && <SayIt verdict={words.verdict} />}

@@ -16,7 +16,7 @@ import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
 import { alsoMade, lnTakenAnew } from "./taken-anew.ts";
-import { reasonsTold, saidLately, sinceWhen, type Lately, type Reason } from "./told.ts";
+import { reasonsTold, saidLately, sinceWhen, thisSeason, type Lately, type Reason } from "./told.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
 export const NAMED = 0.3;
@@ -196,6 +196,7 @@ class Weighing {
     const { best, each, kind } = one;
     const made = (taken: Taken) => {
       const reading = taken.look?.entry.reading;
+      if (taken.at === undefined || Date.parse(taken.at) < thisSeason(this.present)) return 0;
       return reading?.type === "symptom" ? (kind.makes[reading.symptom] ?? 0) : 0;
     };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;

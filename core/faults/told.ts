@@ -62,10 +62,13 @@ export interface Lately {
   readonly plugs: ReadonlySet<PlugFinding>;
 }
 
+/** @returns from when on what was said still counts */
+export const thisSeason = ({ newest }: Pick<Present, "newest">): number =>
+  newest === undefined ? -Infinity : Date.parse(newest) - WINDOW_DAYS * DAY_MS;
+
 /** @returns what was said after a moment, and not too long ago */
 export function saidLately(present: Present, since: number): Lately {
-  const newest = Date.parse(present.newest ?? "1970-01-01T00:00:00Z");
-  const from = Math.max(since, newest - WINDOW_DAYS * DAY_MS);
+  const from = Math.max(since, thisSeason(present));
   const isLate = ({ at }: { readonly at: string }) => Date.parse(at) >= from;
   const symptoms = new Map<Symptom, string>();
   const plugs = new Set<PlugFinding>();

@@ -339,6 +339,20 @@ describe("a log of version 2", () => {
   });
 });
 
+describe("a log of version 3", () => {
+  it("is read as it was: it has no answers and no faults, and loses nothing", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v3.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    const present = fold(read.file.rigs[0]?.entries ?? []);
+    expect([present.answers, present.faultWords]).toEqual([[], []]);
+    expect(present.looks.length).toBeGreaterThan(5);
+  });
+});
+
 describe("strikes", () => {
   it("hold whatever the clock said when they were made: a strike struck under an earlier clock is struck", () => {
     const struck = strike("0001", "10:00", "note:0001");
