@@ -1,6 +1,7 @@
 /**
  * How good the advice is, on engines whose physics are not the model's:
- * `npm run bench:judgement -- --engines 200 --seed 1 [--rig enduro] [--with plug,idle,ride] [--json]`.
+ * `npm run bench:judgement -- --engines 200 --seed 1 [--rig enduro] [--with plug,idle,ride] [--json]`; what no jet
+ * cures, and healthy engines beside it: `--faults`, one of them alone `--faults --fault airLeak`.
  */
 import { Worker } from "node:worker_threads";
 import { parseArgs } from "node:util";
@@ -38,6 +39,7 @@ const { values } = parseArgs({
     only: { type: "string", default: "newAir,taught,unknown,readers" },
     policies: { type: "string", default: POLICIES.join(",") },
     faults: { type: "boolean", default: false },
+    fault: { type: "string" },
     threads: { type: "string", default: "2" },
     json: { type: "boolean", default: false },
   },
@@ -220,13 +222,14 @@ async function faultSection(kit: readonly string[]): Promise<void> {
     return (await runAll(jobs)) as FaultOutcome[];
   };
   const rows: Row[] = [];
-  for (const fault of FAULT_NAMES) {
+  for (const fault of wanted(values.fault, FAULT_NAMES)) {
     const bySize: FaultOutcome[][] = [];
     for (const size of SIZES_TRIED) bySize.push(await ask({ fault, size, odd: false }));
     rows.push(faultRow(fault, bySize));
     say(fault);
   }
   sections.push({ title: `Faults, ${kitName(kit)}: first or second, by size`, rows });
+  if (values.fault !== undefined) return;
   const healthy = await ask({ fault: undefined, size: 1, odd: false });
   const odd = await ask({ fault: undefined, size: 1, odd: true });
   sections.push({

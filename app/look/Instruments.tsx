@@ -2,7 +2,6 @@
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useRef } from "react";
 import { useFetcher } from "react-router";
 import { INSTRUMENT_KINDS } from "#core/looks/instruments.ts";
 import type { NamedInstrument } from "#app/store/instruments.ts";
@@ -12,7 +11,6 @@ import { INSTRUMENT_WORDS } from "#app/words/instruments.ts";
 
 export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
   const fetcher = useFetcher<ActionProblem>();
-  const form = useRef<HTMLFormElement>(null);
   const busy = fetcher.state !== "idle";
   return (
     <section className="stack">
@@ -28,7 +26,7 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
               <strong>{name}</strong> <span className="quiet">{INSTRUMENT_WORDS[kind].name}</span>
             </span>
             <Button
-              size="small"
+              variant="outlined"
               disabled={busy}
               aria-label={`Take ${name} off the list`}
               onClick={() =>
@@ -40,7 +38,7 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
           </li>
         ))}
       </ul>
-      <fetcher.Form method="post" className="row" ref={form}>
+      <fetcher.Form method="post" className="row" key={names.length}>
         <input type="hidden" name="intent" value="nameInstrument" />
         <TextField
           select

@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
-import { useEffect, useMemo, useState } from "react";
-import { data, Outlet, useRevalidator } from "react-router";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { data, Outlet, useLocation, useRevalidator } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/rig";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
@@ -148,6 +148,12 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
       }),
     [log.header.id, revalidate],
   );
+  const work = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // Another screen begins at its top: what comes of a saved form stands there.
+  useEffect(() => {
+    if (work.current) work.current.scrollTop = 0;
+  }, [pathname]);
   const context: RigContext = {
     ...state,
     header: log.header,
@@ -176,7 +182,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
           !problem && <Working words="Sifting the log…" />
         )}
       </div>
-      <main tabIndex={0}>
+      <main tabIndex={0} ref={work}>
         {problem !== undefined && (
           <div className="stack" style={{ marginBottom: 16 }}>
             <Caution grave>The advice could not be worked out: {problem}</Caution>

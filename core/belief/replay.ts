@@ -25,6 +25,8 @@ import { update, type LookOutcome } from "./update.ts";
 
 /** What was taken together, and what came of it: a hypothesis is asked of this without taking it all anew. */
 export interface ReplayedSession {
+  /** so many unknowns are the rig's; what follows only that day did not know */
+  readonly known: number;
   /** of the long belief, and of what only this day did not know */
   readonly before: Belief;
   /** after it, of the long belief, and of what only this day did not know */
@@ -198,6 +200,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   return {
     sessions: [
       {
+        known: layout.size,
         before: prior,
         after: start,
         lnEvidence: start.lnEvidence,
@@ -258,6 +261,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const after = { mean, covariance };
     return {
       key: name,
+      known: layout.size,
       before: started,
       after,
       lnEvidence,

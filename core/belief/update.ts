@@ -184,16 +184,27 @@ function visit(now: Sweeping, evidence: readonly Evidence[], i: number, stride: 
   return Math.max(moved, shrunk);
 }
 
-/** Looks that are normal by themselves are exact at once, whatever the others say. */
-function takeExact(prior: Belief, evidence: readonly Evidence[]): Sweeping {
+/** Looks that are normal by themselves are exact at once, whatever the others say; the others begin where told. */
+function takeExact(prior: Belief, evidence: readonly Evidence[], from: readonly Site[]): Sweeping {
   let belief = prior;
-  const sites = evidence.map((item): Site => {
-    if (!item.likelihood.normal) return NO_SITE;
-    const site = exactSite(item.likelihood.normal, item.line.shift);
+  const sites = evidence.map((item, i): Site => {
+    const site = item.likelihood.normal
+      ? exactSite(item.likelihood.normal, item.line.shift)
+      : (from[i] ?? NO_SITE);
+    // One that adds to the doubt might leave none: it is matched anew.
+    if (site.precision <= 0) return NO_SITE;
     belief = exchange(belief, cavityOf(belief, item, NO_SITE), NO_SITE, site);
     return site;
   });
   return { belief, sites, matchedTo: evidence.map(() => undefined) };
+}
+
+/** How a second question about the same looks is answered sooner. */
+export interface UpdateOptions {
+  /** what each look came to under much the same belief: the sweeps begin there */
+  readonly from?: readonly Site[];
+  /** by how much of its own doubt nothing may move any more */
+  readonly settled?: number;
 }
 
 /**
@@ -202,24 +213,27 @@ function takeExact(prior: Belief, evidence: readonly Evidence[]): Sweeping {
  * @returns the belief after them, whether and after how many sweeps it settled, and what each look did
  * @throws {RangeError} if a look is impossible under all that is believed
  */
-export function update(prior: Belief, evidence: readonly Evidence[]): Updated {
-  const now = takeExact(prior, evidence);
+export function update(
+  prior: Belief,
+  evidence: readonly Evidence[],
+  { from = [], settled = SETTLED }: UpdateOptions = {},
+): Updated {
+  const now = takeExact(prior, evidence, from);
   const toMatch = evidence.flatMap(({ likelihood, silent }, i) => (likelihood.normal || silent ? [] : [i]));
   let sweeps = 0;
   let largestMove = toMatch.length === 0 ? 0 : Infinity;
-  while (largestMove > SETTLED && sweeps < MOST_SWEEPS) {
+  while (largestMove > settled && sweeps < MOST_SWEEPS) {
     const stride = STRIDES.find(({ from }) => sweeps >= from)?.share ?? 1;
     largestMove = 0;
     for (const i of toMatch) largestMove = Math.max(largestMove, visit(now, evidence, i, stride) / stride);
     sweeps += 1;
   }
   const { belief, sites } = now;
-  const outcomes = evidence.map((item, i) => outcomeOf(belief, item, sites[i] ?? NO_SITE));
   return {
     ...belief,
-    converged: largestMove <= SETTLED,
+    converged: largestMove <= settled,
     sweeps,
-    outcomes,
+    outcomes: evidence.map((item, i) => outcomeOf(belief, item, sites[i] ?? NO_SITE)),
     sites,
     lnEvidence: () => lnEvidence(prior, belief, evidence, sites),
   };

@@ -43,6 +43,16 @@ describe("how much better a log is explained by something that is added", () => 
     expect(Math.abs(quick)).toBeGreaterThan(0.01);
   });
 
+  it("holds for the last days alone, whichever of them had no air of its own", () => {
+    const size = { mean: 0.15, sd: 0.05 };
+    const last = EXACT.sessions.slice(-1);
+    expect(last[0]?.after.mean.length).toBe((last[0]?.known ?? 0) + 1);
+    expect(lnShiftWeight(shiftParabola(last, atIdle), size)).toBeCloseTo(
+      lnTakenAnew(last, atIdle, nowhere, size) ?? NaN,
+      8,
+    );
+  });
+
   it("integrates over the size: the same by a sum over many sizes", () => {
     const parabola = shiftParabola(EXACT.sessions, atIdle);
     const [mean, sd] = [0.12, 0.06];

@@ -14,7 +14,7 @@ import type { FaultSize } from "./fault-kind.ts";
 /** @returns the parabola of ln evidence over the size, + nothing at 0 */
 export function shiftParabola(sessions: readonly ReplayedSession[], shareOf: (taken: Taken) => number): Site {
   let [pull, precision] = [0, 0];
-  const known = sessions[0]?.after.mean.length ?? 0;
+  const known = sessions[0]?.known ?? 0;
   /** how far the mean of what is believed goes with the size */
   let lean: Float64Array | undefined;
   for (const { after, taken } of sessions) {

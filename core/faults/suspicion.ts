@@ -2,10 +2,11 @@
  * How likely it is that what one sees is no jetting: every fault against an engine that only wants another jet, and
  * against one that is odd but healthy, by the evidence of the whole log.
  */
-import type { Replayed, Taken } from "../belief/replay.ts";
+import type { Replayed, ReplayedSession, Taken } from "../belief/replay.ts";
 import type { LookOutcome } from "../belief/update.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { Present } from "../log/fold.ts";
+import type { CheckEntry } from "../log/schema.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { Zone } from "../carburettor/zones.ts";
@@ -15,8 +16,16 @@ import { oddCases } from "./odd-engines.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { alsoMade, lnTakenAnew } from "./taken-anew.ts";
-import { reasonsTold, saidLately, sinceWhen, thisSeason, type Lately, type Reason } from "./told.ts";
+import { alsoMade, lnTakenAnew, MOST_DAYS } from "./taken-anew.ts";
+import {
+  checksMade,
+  reasonsTold,
+  saidLately,
+  sinceWhen,
+  thisSeason,
+  type Lately,
+  type Reason,
+} from "./told.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
 export const NAMED = 0.3;
@@ -113,6 +122,10 @@ const figuresOnly =
   (taken: Taken): number =>
     taken.look?.entry.reading.type === "symptom" ? 0 : share(taken);
 
+/** What was there longer ago is in the belief: a fault is asked of the last days that were looked on. */
+const recent = (sessions: readonly ReplayedSession[]): readonly ReplayedSession[] =>
+  sessions.length > MOST_DAYS ? sessions.slice(-MOST_DAYS) : sessions;
+
 /** Everything about one rig that its faults are weighed by. */
 class Weighing {
   private readonly changes: readonly SeenChange[];
@@ -121,12 +134,25 @@ class Weighing {
   private readonly symptomLooks: ReadonlyMap<string, Taken & { readonly outcome: LookOutcome }>;
   private readonly present: Present;
   private readonly replayed: Replayed;
+  private readonly sessions: readonly ReplayedSession[];
+  private readonly checks: readonly CheckEntry[];
+  private readonly said = new Map<number, Lately>();
   constructor(present: Present, replayed: Replayed) {
     this.present = present;
     this.replayed = replayed;
+    this.sessions = recent(replayed.sessions);
+    this.checks = checksMade(present);
     this.changes = changesOf(present);
     const effect = effectOfChanges(replayed.mixtureOf);
-    this.didTo = ({ look }, zone, change) => (look ? effect(look, zone, change) : 0);
+    const known = new Map<Taken, Map<SeenChange, number>>();
+    this.didTo = (taken, zone, change) => {
+      if (!taken.look) return 0;
+      const of = known.get(taken) ?? new Map<SeenChange, number>();
+      known.set(taken, of);
+      const did = of.get(change) ?? effect(taken.look, zone, change);
+      of.set(change, did);
+      return did;
+    };
     const outcomes = new Map(replayed.outcomes.map((outcome) => [outcome.lookId, outcome]));
     this.symptomLooks = new Map(
       replayed.sessions.flatMap(({ taken }) =>
@@ -137,12 +163,18 @@ class Weighing {
         }),
       ),
     );
-    const starts = replayed.sessions.flatMap(({ taken }) => {
+    const starts = this.sessions.flatMap(({ taken }) => {
       const at = taken[0]?.at;
       return at === undefined ? [] : [Date.parse(at)];
     });
     // The first of them is as good as "before all".
     this.days = starts.slice(1).slice(-LAST_DAYS);
+  }
+
+  private saidSince(since: number): Lately {
+    const known = this.said.get(since) ?? saidLately(this.present, since);
+    this.said.set(since, known);
+    return known;
   }
 
   /** @returns a share as it counts for what was taken: only once it may have begun */
@@ -185,7 +217,7 @@ class Weighing {
 
   /** Of figures and tones alone: a symptom is no parabola, and a reason of its own. */
   private lnFigures({ size, shareOf, besides }: FaultCase, from: number): number {
-    const { sessions } = this.replayed;
+    const { sessions } = this;
     const share = figuresOnly(this.counted(shareOf, from));
     if (!besides) return lnShiftWeight(shiftParabola(sessions, share), size);
     return lnShiftsWeight(sessions, share, figuresOnly(this.counted(besides, from)), size);
@@ -201,7 +233,7 @@ class Weighing {
     };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
     const looks = lnTakenAnew(
-      this.replayed.sessions,
+      this.sessions,
       this.counted(best.one.shareOf, best.from),
       fixed,
       best.one.size,
@@ -220,14 +252,14 @@ class Weighing {
   weigh(kind: FaultKind): Weighed | undefined {
     const { present, replayed, changes } = this;
     const { cylinders } = replayed.layout;
-    const since = sinceWhen(kind, present);
+    const since = sinceWhen(kind, present, this.checks);
     const onsets = kind.beginsWithChange ? [since] : [since, ...this.days.filter((day) => day > since)];
     const each = onsets.flatMap((from) => {
       const ground = { cylinders, changes: changes.filter(({ at }) => Date.parse(at) >= from) };
       return kind.cases(ground).map((one): WeighedCase => {
         // What was said before the change that it came with says nothing of it.
         const told = one.change ? Date.parse(one.change.at) : since;
-        const lately = saidLately(present, told);
+        const lately = this.saidSince(told);
         const symptoms = this.symptoms(kind, one, lately);
         const figures = this.lnFigures(one, from);
         return {
@@ -250,7 +282,7 @@ class Weighing {
       Math.log(usual),
       ...cases.map(
         ({ prior, size, shareOf }) =>
-          Math.log(prior) + lnShiftWeight(shiftParabola(this.replayed.sessions, shareOf), size),
+          Math.log(prior) + lnShiftWeight(shiftParabola(this.sessions, shareOf), size),
       ),
     ]);
   }

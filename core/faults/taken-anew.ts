@@ -10,7 +10,10 @@ import type { Likelihood } from "../looks/likelihood.ts";
 import type { FaultSize } from "./fault-kind.ts";
 
 /** A fault that began longer ago is left at its first answer: an answer must not take a season to find. */
-const MOST_DAYS = 8;
+export const MOST_DAYS = 8;
+
+/** A chance need not be known as well as a mixture. */
+const NEAR_ENOUGH = 0.01;
 
 /** @returns the same symptom, which a fault shows with this chance whatever the mixture */
 export function alsoMade(symptom: Likelihood, made: number): Likelihood {
@@ -70,7 +73,7 @@ export function lnTakenAnew(
   size: FaultSize,
   likelihoodOf: (taken: Taken) => Likelihood = ({ item }) => item.likelihood,
 ): number | undefined {
-  const known = sessions[0]?.after.mean.length ?? 0;
+  const known = sessions[0]?.known ?? 0;
   const begins = sessions.findIndex(({ taken }) =>
     taken.some((one) => shareOf(one) !== 0 || fixed(one) !== 0),
   );
@@ -93,7 +96,8 @@ export function lnTakenAnew(
       row[row.length - 1] = shareOf(one);
       return { ...item, likelihood: likelihoodOf(one), line: { shift: item.line.shift + fixed(one), row } };
     });
-    const with_ = update(begun, items);
+    const from = taken.map(({ site }) => site);
+    const with_ = update(begun, items, { from, settled: NEAR_ENOUGH });
     ln += with_.lnEvidence() - lnEvidence();
     extended = knownAndSize(with_, known);
     ended = after;

@@ -2,6 +2,7 @@
 import type { Present } from "../log/fold.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { PlugFinding } from "../log/parts.ts";
+import type { CheckEntry } from "../log/schema.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { CheckName, FindingName } from "../log/walk-round-names.ts";
 import type { FaultKind } from "./fault-kind.ts";
@@ -31,21 +32,28 @@ const OTHER_PASSED = Math.log(0.6);
 const LOOKED_FOR = Math.log(0.08);
 const WAS_ONCE = Math.log(2);
 
+/** @returns every check that was made, in order */
+export const checksMade = ({ lines }: Pick<Present, "lines">): CheckEntry[] =>
+  lines.flatMap(({ entry, struck, setAside }) =>
+    entry.kind === "check" && !struck && setAside === undefined ? [entry] : [],
+  );
+
 /**
+ * @param checks - every one that was made, in order
  * @returns from when on a fault can be there: its part was renewed, its check passed after it had been found; or any
  *   fault was mended, and explains what was seen before
  */
-export function sinceWhen({ check, endedBy = [] }: FaultKind, present: Present): number {
+export function sinceWhen(
+  { check, endedBy = [] }: FaultKind,
+  present: Pick<Present, "faultWords" | "works">,
+  checks: readonly CheckEntry[],
+): number {
   const mended = present.faultWords.filter(({ is }) => is === "mended");
   const works = present.works.filter(({ what }) => endedBy.includes(what));
-  const cured = present.lines.flatMap(({ entry, struck, setAside }, i) => {
-    if (struck || setAside !== undefined || entry.kind !== "check") return [];
-    if (entry.check !== check || entry.state !== "pass") return [];
-    const before = present.lines
-      .slice(0, i)
-      .findLast(({ entry: e }) => e.kind === "check" && e.check === check);
-    const was = before?.entry.kind === "check" ? before.entry.state : undefined;
-    return was === "stop" || was === "notes" ? [entry] : [];
+  const own = checks.filter((entry) => entry.check === check);
+  const cured = own.filter(({ state }, i) => {
+    const was = own[i - 1]?.state;
+    return state === "pass" && (was === "stop" || was === "notes");
   });
   return Math.max(-Infinity, ...[...mended, ...works, ...cured].map(({ at }) => Date.parse(at)));
 }

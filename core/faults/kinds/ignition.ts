@@ -10,7 +10,7 @@ function shareOf({ type, zone }: Seen): number {
 
 export const IGNITION: FaultKind = {
   name: "ignition",
-  prior: 0.01,
+  prior: 0.013,
   check: "ignition",
   findings: ["weakSpark"],
   cases: () => [{ size: { mean: 0.08, sd: 0.04 }, shareOf }],
