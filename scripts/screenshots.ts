@@ -74,11 +74,6 @@ const connectGauges = async (page: Page) => {
   await page.getByRole("button", { name: "This is how it was" }).click();
   await page.waitForTimeout(2500);
 };
-const takeOut = async (page: Page) => {
-  await page.getByLabel("As stamped").fill("155");
-  await page.getByRole("button", { name: "It is out" }).click();
-  await page.getByRole("heading", { name: "Needle jet" }).waitFor();
-};
 
 const SHOTS: readonly Shot[] = [
   { name: "paddock", path: "/" },
@@ -95,7 +90,7 @@ const SHOTS: readonly Shot[] = [
   { name: "box", path: "/rigs/rig:demo-kart/box" },
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
   { name: "logger", path: `${RIG}/logger`, before: readRide },
-  { name: "teardown-phone", path: `${RIG}/teardown?step=mainJet`, phone: true, before: takeOut },
+  { name: "fault", path: TWIN },
   { name: "temperature-phone", path: `${RIG}/look?how=temperature&zone=top`, phone: true, before: typeHeat },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
