@@ -67,6 +67,7 @@ export default function TodayRoute() {
         <h1>{title}</h1>
         <p className="lead quiet">{reason}</p>
       </div>
+      <OneQuestion context={context} />
       {!held && <PlanList context={context} advice={advice} />}
       <div className="row actions">
         {held ? (
@@ -107,7 +108,6 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
-      <OneQuestion context={context} />
       {(advice.named !== undefined || advice.next.kind === "check") && (
         <FaultPanel context={context} least={ALSO_SHOWN} />
       )}

@@ -7,6 +7,7 @@ import { seededRandom } from "../numbers/random.ts";
 import { drawEngine } from "../simulator/hidden-engine.ts";
 import { ride, rideCsv, type LoggerStyle, type RideOptions, type RideRow } from "../simulator/ride.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
+import { throttleRange, withThrottleRange } from "./throttle-range.ts";
 import { conditions, GEAR_CHANGE, OVERRUN, STEADY } from "./conditions.ts";
 import { transportDelay } from "./delay.ts";
 import { mappingProblem, type Mapping } from "./mapping.ts";
@@ -43,9 +44,10 @@ function read(
   return builder.finish();
 }
 
+const guess = (text: string, delimiter: Mapping["delimiter"] = ",") =>
+  sniff(cells(text, delimiter), delimiter, 14.6);
+
 describe("a first guess at a logger's file", () => {
-  const guess = (text: string, delimiter: Mapping["delimiter"] = ",") =>
-    sniff(cells(text, delimiter), delimiter, 14.6);
   const uses = (found: ReturnType<typeof guess>) =>
     Object.fromEntries(
       found?.mapping.columns.map(({ role, column, unit }) => [role, `${column} ${unit}`]) ?? [],
@@ -123,6 +125,54 @@ describe("rows as columns", () => {
   });
   it("refuses a file of one row", () => {
     expect(() => read(`${head}0,1,0.9\n`)).toThrow("rows must be at least 2, got 1");
+  });
+});
+
+describe("columns that are called nearly alike", () => {
+  const roles = (heads: string, row: string) =>
+    guess(`${heads}\n${row}\n${row}\n`)?.mapping.columns.map(({ role, column }) => `${role} ${column}`);
+  it("a heading is no head, a battery's volts no velocity, a receiver's height no speed", () => {
+    expect(
+      roles(
+        "Time [s],Heading [deg],Battery [V],GPS altitude [m],GPS speed [km/h],TPS [%],AFR",
+        "0.1,270,13.8,410,52,30,13.1",
+      ),
+    ).toEqual(["time 0", "speed 4", "throttle 5", "lambda 6"]);
+    expect(roles("Time,GPS lat,GPS lon,GPS,Lambda", "0.1,45.1,6.2,52,0.9")).toEqual([
+      "time 0",
+      "lambda 4",
+      "speed 3",
+    ]);
+  });
+  it("a head's temperature is one, however it is written", () => {
+    for (const name of ["CHT", "Head temp [°C]", "Cylinder head", "head_1"])
+      expect(roles(`Time,${name},Speed`, "0.1,120,50")).toEqual(["time 0", "head 1", "speed 2"]);
+  });
+});
+
+describe("a throttle whose sensor does not rest at nought", () => {
+  const rides = (zero: number, full: number) =>
+    Float32Array.from({ length: 4000 }, (_, i) => {
+      const opening = Math.min(1, Math.max(0, 0.5 + 0.6 * Math.sin(i / 90)));
+      return zero + (full - zero) * opening;
+    });
+  it("is stretched from where it stood shut to where it stood open, spikes left out", () => {
+    const throttle = rides(0.04, 0.93);
+    throttle[100] = 3;
+    throttle[200] = -2;
+    const range = throttleRange(throttle);
+    expect(range.zero).toBeCloseTo(0.04, 2);
+    expect(range.full).toBeCloseTo(0.93, 2);
+    const trace = { ...read("Time,Throttle\n0,1\n1,2\n"), channels: { throttle } };
+    const scaled = withThrottleRange(trace, range).channels.throttle ?? new Float32Array();
+    expect(Math.max(...scaled)).toBe(1);
+    expect(Math.min(...scaled)).toBe(0);
+    expect(scaled[50]).toBeCloseTo((throttle[50] ?? NaN) / 0.89 - 0.04 / 0.89, 2);
+  });
+  it("is taken as it stands where nobody opened it fully, or nobody shut it", () => {
+    expect(throttleRange(rides(0.3, 0.6))).toEqual({ zero: 0, full: 1 });
+    expect(throttleRange(undefined)).toEqual({ zero: 0, full: 1 });
+    expect(throttleRange(new Float32Array([NaN, NaN]))).toEqual({ zero: 0, full: 1 });
   });
 });
 

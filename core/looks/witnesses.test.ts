@@ -16,7 +16,7 @@ import { lambdaLikelihood, loggedSd } from "./lambda.ts";
 import type { Likelihood } from "./likelihood.ts";
 import { plugLikelihood, type PlugReading } from "./plug.ts";
 import { symptomLikelihood } from "./symptom.ts";
-import { temperatureLikelihood } from "./temperature.ts";
+import { asHotAs, pastItsPeak, temperatureLikelihood } from "./temperature.ts";
 import { threeStepLikelihood } from "./three-steps.ts";
 import { PRIOR, sdAt } from "../__tests__/judged.ts";
 import { UNKNOWNS } from "../belief/unknowns.ts";
@@ -152,6 +152,38 @@ describe("temperatures", () => {
     expect(cooled.zones[3]?.mean).toBeLessThan(
       advise([...start, fit("0001", "08:50", 172)]).zones[3]?.mean ?? NaN,
     );
+  });
+  it("see the weather: the same gas in warmer air is a richer one, and a rise is a rise in any air", () => {
+    const heat = {
+      exhaust: { top: { targetK: 880, withinK: 10 } },
+      rise: { fromK: 40, toK: 50 },
+    } satisfies Build["heat"];
+    const topAfter = (airK: number, reading: Reading) =>
+      openCase([
+        build("08:00", { heat }),
+        air("0001", "08:30", { temperatureK: airK }),
+        lookWith("0001", "09:00", reading),
+      ]).replayed.evidence[0]?.likelihood.reads;
+    const gas: Reading = { type: "temperature", zone: "top", sensor: "exhaust", temperatureK: 893 };
+    // 5 K over the target's window in the baseline's air, under it in air that is 15 K warmer.
+    expect([topAfter(288.15, gas), topAfter(303.15, gas)]).toEqual([expect.any(Number), 0]);
+    expect(topAfter(288.15, gas)).toBeGreaterThan(0);
+    const rise: Reading = {
+      type: "temperature",
+      zone: "top",
+      sensor: "head",
+      temperatureK: 395,
+      risenFromK: 340,
+    };
+    expect(topAfter(303.15, rise)).toBe(topAfter(288.15, rise));
+  });
+  it("allow that gas cools past its peak: a cool one may be far too lean as well as rich", () => {
+    const cool = pastItsPeak(temperatureLikelihood(840, { targetK: 880, withinK: 10 }, undefined));
+    expect(cool.log(-0.1)).toBeGreaterThan(cool.log(0.08) + 1);
+    expect(cool.log(0.4)).toBeGreaterThan(cool.log(0.15) + 1);
+    expect([asHotAs(-0.1), asHotAs(0)]).toEqual([-0.1, 0]);
+    expect(asHotAs(0.15)).toBeGreaterThan(asHotAs(0.1));
+    expect(asHotAs(0.3)).toBeCloseTo(0, 12);
   });
   it("without a target they teach and do not judge", () => {
     const start = [build(), air("0001", "08:30")];
