@@ -117,6 +117,16 @@ function summedUp(kind: FaultKind, each: readonly WeighedCase[]): Weighed {
   return { kind, each, best, lnOdds: Math.log(kind.prior) + lnMeanExp(each.map(lnOf)) };
 }
 
+/** A look that no such fault could leave says nothing against the advice: the first answer stands. */
+function unlessImpossible(work: () => number | undefined): number | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
+
 const figuresOnly =
   (share: (taken: Taken) => number) =>
   (taken: Taken): number =>
@@ -232,14 +242,12 @@ class Weighing {
       return reading?.type === "symptom" ? (kind.makes[reading.symptom] ?? 0) : 0;
     };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
-    const looks = lnTakenAnew(
-      this.sessions,
-      this.counted(best.one.shareOf, best.from),
-      fixed,
-      best.one.size,
-      (taken) => alsoMade(taken.item.likelihood, made(taken)),
+    const looks = unlessImpossible(() =>
+      lnTakenAnew(this.sessions, this.counted(best.one.shareOf, best.from), fixed, best.one.size, (taken) =>
+        alsoMade(taken.item.likelihood, made(taken)),
+      ),
     );
-    if (looks === undefined) return one;
+    if (looks === undefined || !Number.isFinite(looks)) return one;
     // What the first answer erred by for the best case it erred by for its neighbours.
     const off = looks - best.seen;
     return summedUp(
