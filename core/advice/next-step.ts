@@ -73,12 +73,16 @@ export function nextStep(question: StepQuestion): NextStep {
   const { judge, fitted, plan, worse, specks } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
+  const wayBack = worse && goesBack(question, worse.before);
+  // Not to be run flat out: whatever it is, that is said first. A way back out of it comes before all.
+  if (plan.urgent && !plan.safe && !wayBack)
+    return { kind: "stop", because: "noneRichEnough", leanRisk: now.leanRisk };
   const suspect = question.checkFirst;
   if (suspect) {
     const { fault, check, chance, cylinder } = suspect;
     return { kind: "check", fault, check, chance, ...(cylinder !== undefined && { cylinder }) };
   }
-  if (worse && goesBack(question, worse.before))
+  if (worse && wayBack)
     return {
       kind: "putBack",
       changes: changedParts(worse.after, worse.before).map((part) => ({
@@ -87,7 +91,6 @@ export function nextStep(question: StepQuestion): NextStep {
         to: worse.before[part],
       })),
     };
-  if (plan.urgent && !plan.safe) return { kind: "stop", because: "noneRichEnough", leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
     return {
