@@ -39,6 +39,9 @@ function useRunChoices({ pulls }: Reduced): { key: string; words: string; wanted
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
+const listed = (parts: readonly string[]): string =>
+  [parts.slice(0, -1).join(", "), ...parts.slice(-1)].filter((part) => part !== "").join(" and ");
+
 /** One weighted look a zone, never thousands: and the standing starts as runs, where wanted. */
 export function LogIt({ reduced, file }: LogItProps) {
   const fetcher = useFetcher<ActionProblem>();
@@ -87,7 +90,7 @@ export function LogIt({ reduced, file }: LogItProps) {
           void fetcher.submit(JSON.stringify(sent), { method: "post", encType: "application/json" })
         }
       >
-        {nothing ? "Nothing in it to log" : `Log ${parts.join(" and ")}`}
+        {nothing ? "Nothing in it to log" : `Log ${listed(parts)}`}
       </Button>
     </section>
   );
