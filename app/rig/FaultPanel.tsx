@@ -57,9 +57,11 @@ function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext 
   );
 }
 
-/** @param least - chance below which one is not shown */
-export function FaultPanel({ context, least }: { context: RigContext; least: number }) {
-  const shown = (context.advice?.faults ?? []).slice(0, 2).filter(({ chance }) => chance >= least);
+/** One that is less likely is not shown. */
+const WORTH_SHOWING = 0.1;
+
+export function FaultPanel({ context }: { context: RigContext }) {
+  const shown = (context.advice?.faults ?? []).slice(0, 2).filter(({ chance }) => chance >= WORTH_SHOWING);
   if (shown.length === 0) return null;
   return (
     <section className="faults" aria-label="Not jetting?">

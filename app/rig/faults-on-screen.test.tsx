@@ -60,7 +60,7 @@ function show(element: (context: RigContext) => React.ReactNode, advice: Advice,
 
 describe("a fault on screen", () => {
   it("says what speaks for it, what else would tell, and leads to its check", async () => {
-    show((context) => <FaultPanel context={context} least={0.1} />, advise(leaking));
+    show((context) => <FaultPanel context={context} />, advise(leaking));
     expect((await screen.findAllByText(/air leak|pilot circuit/i)).length).toBeGreaterThan(0);
     expect(screen.getAllByText(/^For it: The looks fit it better than any jetting/).length).toBeGreaterThan(
       0,
@@ -74,7 +74,7 @@ describe("a fault on screen", () => {
   it("logs 'it was this' and 'it was not' of the one that is tapped", async () => {
     const advice = advise(leaking);
     const [first] = advice.faults;
-    const sent = show((context) => <FaultPanel context={context} least={0.1} />, advice);
+    const sent = show((context) => <FaultPanel context={context} />, advice);
     const name = first ? faultName(first) : "";
     fireEvent.click(await screen.findByRole("button", { name: `It was not ${name}` }));
     await waitFor(() =>
@@ -82,9 +82,7 @@ describe("a fault on screen", () => {
     );
   });
   it("is not there for an engine that only wants another jet", () => {
-    const { container } = render(
-      <FaultPanel context={{ advice: advise(start) } as unknown as RigContext} least={0.1} />,
-    );
+    const { container } = render(<FaultPanel context={{ advice: advise(start) } as unknown as RigContext} />);
     expect(container).toBeEmptyDOMElement();
   });
   it("stands in the headline once it is looked for first", () => {

@@ -20,9 +20,6 @@ import { agoWords, dayTitle, isAnotherDay } from "#app/words/days.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { dayOf } from "#core/log/schema.ts";
 
-/** Beside a fault that stands out the next one is shown when it is at least this likely. */
-const ALSO_SHOWN = 0.1;
-
 function OpenChangeLine() {
   const { present } = useRig();
   if (!present.openChange) return null;
@@ -108,9 +105,7 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
-      {(advice.named !== undefined || advice.next.kind === "check") && (
-        <FaultPanel context={context} least={ALSO_SHOWN} />
-      )}
+      {(advice.named !== undefined || advice.next.kind === "check") && <FaultPanel context={context} />}
       <BetterOrWorse context={context} />
       <OpenChangeLine />
       <StaleAirLine />

@@ -105,7 +105,7 @@ export default function WhyRoute() {
       {advice.surprises.map((surprise) => (
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}
-      <FaultPanel context={context} least={0.1} />
+      <FaultPanel context={context} />
       <div className="scroll-x">
         <Zones />
       </div>

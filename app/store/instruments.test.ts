@@ -52,6 +52,16 @@ describe("what rigs say of instruments", () => {
     const file = await gatherRigs([RIG], "2026-05-23T18:00:00+02:00");
     expect(file.rigs[0]?.instruments).toBeUndefined();
   });
+  it("is not written over by rigs that are opened at the same time, nor by a name given meanwhile", async () => {
+    await Promise.all([
+      keepSaid("rig:own-0001", said(-1)),
+      writeInstrumentNames([{ kind: "reader", name: "Nine" }]),
+      keepSaid("rig:own-0002", said(-2)),
+      keepSaid("rig:own-0003", said(-4)),
+    ]);
+    expect(await heardBy("rig:own-0004")).toEqual([{ kind: "reader", precision: 3000, pull: -7 }]);
+    expect(await readInstrumentNames()).toHaveLength(1);
+  });
   it("is begun anew where it cannot be read, and a full device stops nobody", async () => {
     await database.setItem(metaKey("instruments"), { names: "poem" });
     expect(await heardBy("rig:own-0001")).toEqual([]);

@@ -8,6 +8,7 @@ import { InstrumentMessage } from "#core/log/schema.ts";
 import { InstrumentName } from "#core/log/readings/common.ts";
 import { INSTRUMENT_KINDS, instrumentKey } from "#core/looks/instruments.ts";
 import { database, metaKey } from "./database.ts";
+import { withLock } from "./locks.ts";
 
 const Messages = z.array(InstrumentMessage);
 
@@ -31,9 +32,12 @@ async function read(): Promise<Kept> {
   return parsed.success ? parsed.data : Kept.parse({});
 }
 
-const write = async (kept: Kept): Promise<void> => {
-  await database.setItem(KEY, Kept.parse(kept));
-};
+/** Rigs are opened side by side and tabs write too: nobody may write over what another has just said. */
+const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
+  withLock("instruments", async () => {
+    const next = to(await read());
+    if (next) await database.setItem(KEY, Kept.parse(next));
+  });
 
 const isDemo = (rigId: string): boolean => rigId.startsWith("rig:demo-");
 
@@ -49,30 +53,33 @@ export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
 /** What cannot be kept is said again next time. */
 export async function keepSaid(rigId: string, messages: readonly InstrumentMessage[]): Promise<void> {
   if (isDemo(rigId)) return;
-  const kept = await read();
-  if (JSON.stringify(kept.said[rigId] ?? []) === JSON.stringify(messages)) return;
-  await write({ ...kept, said: { ...kept.said, [rigId]: [...messages] } }).catch(() => undefined);
+  await change((kept) =>
+    JSON.stringify(kept.said[rigId] ?? []) === JSON.stringify(messages)
+      ? undefined
+      : { ...kept, said: { ...kept.said, [rigId]: [...messages] } },
+  ).catch(() => undefined);
 }
 
 /** With an imported file: what the rigs it left behind had said. */
 export async function keepBrought(rigId: string, messages: readonly InstrumentMessage[]): Promise<void> {
-  const kept = await read();
-  await write({ ...kept, brought: { ...kept.brought, [rigId]: [...messages] } }).catch(() => undefined);
+  await change((kept) => ({ ...kept, brought: { ...kept.brought, [rigId]: [...messages] } })).catch(
+    () => undefined,
+  );
 }
 
 /** A deleted rig says nothing any more. */
 export async function forgetSaid(rigId: string): Promise<void> {
-  const kept = await read();
-  const { [rigId]: said, ...others } = kept.said;
-  const { [rigId]: brought, ...rest } = kept.brought;
-  if (said || brought) await write({ ...kept, said: others, brought: rest }).catch(() => undefined);
+  await change((kept) => {
+    const { [rigId]: said, ...others } = kept.said;
+    const { [rigId]: brought, ...rest } = kept.brought;
+    return said || brought ? { ...kept, said: others, brought: rest } : undefined;
+  }).catch(() => undefined);
 }
 
 export const readInstrumentNames = async (): Promise<readonly NamedInstrument[]> => (await read()).names;
 
 /** @throws {Error} where the device cannot keep it */
 export async function writeInstrumentNames(names: readonly NamedInstrument[]): Promise<void> {
-  const kept = await read();
   const once = new Map(names.map((one) => [instrumentKey(one), one]));
-  await write({ ...kept, names: [...once.values()] });
+  await change((kept) => ({ ...kept, names: [...once.values()] }));
 }

@@ -2,6 +2,7 @@
 import type { Zone } from "../carburettor/zones.ts";
 import type { Part, Tone } from "../log/parts.ts";
 import type { Build, Entry, Reading } from "../log/schema.ts";
+import { TWIN } from "../../demo/other-rigs.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 
 export const at = (time: string, day = "2026-05-23"): string => `${day}T${time}:00+02:00`;
@@ -11,6 +12,16 @@ export const build = (time = "08:00", change: Partial<Build> = {}): Entry => ({
   at: at(time),
   kind: "build",
   build: { ...ENDURO_BUILD, ...change },
+  reopens: [],
+  why: "",
+});
+
+/** Two cylinders, a carburettor each. */
+export const twin = (time = "08:00"): Entry => ({
+  id: "build:twin",
+  at: at(time),
+  kind: "build",
+  build: TWIN.build,
   reopens: [],
   why: "",
 });

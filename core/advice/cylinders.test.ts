@@ -1,5 +1,5 @@
 import { TWIN } from "../../demo/other-rigs.ts";
-import { air, at, fitPart } from "../__tests__/entries.ts";
+import { air, at, fitPart, twin } from "../__tests__/entries.ts";
 import { importanceDraws } from "../__tests__/importance.ts";
 import { PRIOR } from "../__tests__/judged.ts";
 import { beliefOver, COMMON_SHARE, departureLine, layoutOf, lineOver, priorOf } from "../belief/layout.ts";
@@ -19,14 +19,7 @@ import { settingFromLog } from "../rig/from-build.ts";
 import { update } from "../belief/update.ts";
 import { drift, reopen } from "../belief/passing-time.ts";
 
-const build: Entry = {
-  id: "build:twin",
-  at: at("08:00"),
-  kind: "build",
-  build: TWIN.build,
-  reopens: [],
-  why: "",
-};
+const build = twin();
 let looks = 0;
 const plugOf = (cylinder: number | undefined, zone: "idle" | "mid" | "top", tone: Tone): Entry => ({
   id: `look:twin-${(looks += 1)}`,

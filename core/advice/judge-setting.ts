@@ -1,6 +1,6 @@
 /** What is believed about any setting in one air: spread per zone and cylinder, loss, danger. */
 import type { HumidAir } from "../air/humid-air.ts";
-import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { LEAN_LIMIT, perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import type { Frame } from "../belief/frame.ts";
 import { beliefOver } from "../belief/layout.ts";
 import { zoneMixture } from "../belief/mixture.ts";
@@ -92,13 +92,6 @@ function memoised<T>(make: (setting: Setting) => T): (setting: Setting) => T {
     return value;
   };
 }
-
-const perZone = <T>(of: (zone: Zone) => T): PerZone<T> => ({
-  idle: of("idle"),
-  low: of("low"),
-  mid: of("mid"),
-  top: of("top"),
-});
 
 /** Losses of one cylinder, weighted. */
 function weighted(spreads: PerZone<Spread>, weights: PerZone<number>, zones: readonly Zone[]): number {

@@ -1,9 +1,8 @@
 /** Instruments that err, days without an air, steps that are worth more than measured: what they do to the belief. */
-import { air, at, build, fitPart, lookWith, plug } from "../__tests__/entries.ts";
+import { air, at, build, fitPart, lookWith, plug, twin } from "../__tests__/entries.ts";
 import { advise } from "../advice/advise.ts";
 import { openCase } from "../advice/case.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
-import { TWIN } from "../../demo/other-rigs.ts";
 import { airFinder } from "../log/air-of-look.ts";
 import { fold } from "../log/fold.ts";
 import type { AirEntry, Entry } from "../log/schema.ts";
@@ -189,14 +188,7 @@ describe("what a step is worth here", () => {
 });
 
 describe("better or worse on an engine with two carburettors", () => {
-  const twin: Entry = {
-    id: "build:twin",
-    at: at("08:00"),
-    kind: "build",
-    build: TWIN.build,
-    reopens: [],
-    why: "",
-  };
+  const rig = twin();
   const onOne: Entry = {
     id: "fit:second",
     at: at("09:00"),
@@ -207,7 +199,7 @@ describe("better or worse on an engine with two carburettors", () => {
   const verdict = (is: "better" | "worse"): Entry =>
     lookWith("verdict", "09:30", { type: "compared", zone: "top", verdict: is });
   it("speaks of the carburettor that was changed: the other's line is not in it", () => {
-    const { replayed } = openCase([twin, air("t", "08:30"), onOne, verdict("better")]);
+    const { replayed } = openCase([rig, air("t", "08:30"), onOne, verdict("better")]);
     const [item] = replayed.evidence;
     const own = (cylinder: number) =>
       item?.line.row.slice(11 * cylinder, 11 * cylinder + 11).some((x) => x !== 0);

@@ -4,6 +4,14 @@ export const ZONES = ["idle", "low", "mid", "top"] as const;
 export type Zone = (typeof ZONES)[number];
 export type PerZone<T> = Readonly<Record<Zone, T>>;
 
+/** @returns something of every zone */
+export const perZone = <T>(of: (zone: Zone) => T): PerZone<T> => ({
+  idle: of("idle"),
+  low: of("low"),
+  mid: of("mid"),
+  top: of("top"),
+});
+
 /** Where the model is asked about a zone. */
 export const PROBES: PerZone<number> = { idle: 0, low: 0.18, mid: 0.45, top: 0.95 };
 

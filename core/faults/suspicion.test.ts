@@ -1,7 +1,7 @@
 /** Each fault by its own story, and healthy engines left alone. */
 import { TWIN } from "../../demo/other-rigs.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
-import { air, at, build, fitPart, lookWith, plug } from "../__tests__/entries.ts";
+import { air, at, build, fitPart, lookWith, plug, twin } from "../__tests__/entries.ts";
 import { advise } from "../advice/advise.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import { FAULT_NAMES, reopenedByMending } from "../log/fault-names.ts";
@@ -207,20 +207,13 @@ describe("a fault is named by its own story", () => {
   });
 
   it("cylinderSeal: which cylinder, and where a rich one is looked for", () => {
-    const twin: Entry = {
-      id: "build:twin",
-      at: at("08:00"),
-      kind: "build",
-      build: TWIN.build,
-      reopens: [],
-      why: "",
-    };
+    const rig = twin();
     const of = (cylinder: number, zone: "idle" | "mid", error: number): Entry => ({
       ...(lambda(zone, error) as Extract<Entry, { kind: "look" }>),
       cylinder,
     });
     const entries = (error: number) => [
-      twin,
+      rig,
       home,
       of(1, "idle", 0),
       of(2, "idle", error),

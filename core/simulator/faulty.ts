@@ -3,7 +3,7 @@
  * the tuner feel, see and answer. How likely it makes a symptom or an answer is known to nobody: each engine draws
  * it about what the judgement believes, as far off as docs/judgement.md says.
  */
-import type { PerZone, Zone } from "../carburettor/zones.ts";
+import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { FAULTS } from "../faults/registry.ts";
 import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "../faults/questions.ts";
 import type { FaultName } from "../log/fault-names.ts";
@@ -60,13 +60,6 @@ const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 const blurred = (p: number, random: Random): number =>
   logistic(Math.log(p / (1 - p)) + CHANCE_SD * random.normal());
 const jitter = (random: Random): number => Math.exp(0.2 * random.normal());
-
-const perZone = (of: (zone: Zone) => number): PerZone<number> => ({
-  idle: of("idle"),
-  low: of("low"),
-  mid: of("mid"),
-  top: of("top"),
-});
 
 /** @returns what the fault adds to the mixture of every zone, + lean */
 function added(fault: FaultName, size: number, random: Random): PerZone<number> {

@@ -1,6 +1,6 @@
 /** An engine for the bench: a real carburettor's physics, and a tuner's rig sheet that describes it as well as he can. */
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
-import { PROBES, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { perZone, PROBES, ZONES, type PerZone } from "../carburettor/zones.ts";
 import { PRIOR_SD } from "../belief/unknowns.ts";
 import type { Build, Proven, Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";
@@ -39,13 +39,6 @@ function draw(random: Random, heavy: boolean): number {
   const chi = random.normal() ** 2 + random.normal() ** 2 + random.normal() ** 2;
   return (z / Math.sqrt(chi / 3)) * 0.88;
 }
-
-const perZone = (of: (zone: Zone) => number): PerZone<number> => ({
-  idle: of("idle"),
-  low: of("low"),
-  mid: of("mid"),
-  top: of("top"),
-});
 
 /** @param build - as the tuner describes it; its baseline is where the engine is known from, or guessed at */
 export function drawRealEngine(build: Build, kind: EngineKind, random: Random): RealEngine {

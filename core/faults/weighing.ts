@@ -1,0 +1,240 @@
+/** Every fault weighed by the evidence of one rig's log: looks, symptoms, answers, plugs, the walk-round. */
+import type { Replayed, ReplayedSession, Taken } from "../belief/replay.ts";
+import type { LookOutcome } from "../belief/update.ts";
+import type { Present } from "../log/fold.ts";
+import type { CheckEntry } from "../log/schema.ts";
+import type { Zone } from "../carburettor/zones.ts";
+import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";
+import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
+import { oddCases } from "./odd-engines.ts";
+import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
+import { alsoMade, lnTakenAnew, MOST_DAYS } from "./taken-anew.ts";
+import {
+  checksMade,
+  reasonsTold,
+  saidLately,
+  sinceWhen,
+  thisSeason,
+  type Lately,
+  type Reason,
+} from "./told.ts";
+
+/** What all else had hardly led to expect is still this likely: hands and engines differ. */
+const LEAST_EXPECTED = 0.02;
+/** A fault began before all that is looked at, or on one of so many last days. */
+const LAST_DAYS = 3;
+
+/** A fault with all the ways it can be on this rig, and the one that explains most. */
+export interface Weighed {
+  readonly kind: FaultKind;
+  readonly lnOdds: number;
+  readonly each: readonly WeighedCase[];
+  readonly best: WeighedCase;
+}
+
+interface WeighedCase {
+  readonly one: FaultCase;
+  /** when it began */
+  readonly from: number;
+  readonly reasons: readonly Reason[];
+  /** ln of how many times likelier it makes figures and tones, by a rank-one step */
+  readonly figures: number;
+  /** and all that was seen, symptoms with them */
+  readonly seen: number;
+}
+
+function lnSumExp(values: readonly number[]): number {
+  const most = Math.max(...values);
+  return most + Math.log(values.reduce((sum, x) => sum + Math.exp(x - most), 0));
+}
+
+const lnMeanExp = (values: readonly number[]): number => lnSumExp(values) - Math.log(values.length);
+
+function summedUp(kind: FaultKind, each: readonly WeighedCase[]): Weighed {
+  // What a symptom weighs as a reason is in what was seen already.
+  const lnOf = ({ seen, reasons }: WeighedCase) =>
+    reasons.reduce((sum, reason) => (reason.kind === "symptom" ? sum : sum + reason.weight), seen);
+  const [first, ...others] = each;
+  if (!first) throw new RangeError(`cases of ${kind.name} must be at least one, got none`);
+  const best = others.reduce((a, b) => (lnOf(b) > lnOf(a) ? b : a), first);
+  return { kind, each, best, lnOdds: Math.log(kind.prior) + lnMeanExp(each.map(lnOf)) };
+}
+
+/** A look that no such fault could leave says nothing against the advice: the first answer stands. */
+function unlessImpossible(work: () => number | undefined): number | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
+
+const figuresOnly =
+  (share: (taken: Taken) => number) =>
+  (taken: Taken): number =>
+    taken.look?.entry.reading.type === "symptom" ? 0 : share(taken);
+
+/** What was there longer ago is in the belief: a fault is asked of the last days that were looked on. */
+const recent = (sessions: readonly ReplayedSession[]): readonly ReplayedSession[] =>
+  sessions.length > MOST_DAYS ? sessions.slice(-MOST_DAYS) : sessions;
+
+/** Everything about one rig that its faults are weighed by. */
+export class Weighing {
+  private readonly changes: readonly SeenChange[];
+  private readonly didTo: (taken: Taken, zone: Zone, change: SeenChange) => number;
+  private readonly days: readonly number[];
+  private readonly symptomLooks: ReadonlyMap<string, Taken & { readonly outcome: LookOutcome }>;
+  private readonly present: Present;
+  private readonly replayed: Replayed;
+  private readonly sessions: readonly ReplayedSession[];
+  private readonly checks: readonly CheckEntry[];
+  private readonly said = new Map<number, Lately>();
+  constructor(present: Present, replayed: Replayed) {
+    this.present = present;
+    this.replayed = replayed;
+    this.sessions = recent(replayed.sessions);
+    this.checks = checksMade(present);
+    this.changes = changesOf(present);
+    const effect = effectOfChanges(replayed.mixtureOf);
+    const known = new Map<Taken, Map<SeenChange, number>>();
+    this.didTo = (taken, zone, change) => {
+      if (!taken.look) return 0;
+      const of = known.get(taken) ?? new Map<SeenChange, number>();
+      known.set(taken, of);
+      const did = of.get(change) ?? effect(taken.look, zone, change);
+      of.set(change, did);
+      return did;
+    };
+    const outcomes = new Map(replayed.outcomes.map((outcome) => [outcome.lookId, outcome]));
+    this.symptomLooks = new Map(
+      replayed.sessions.flatMap(({ taken }) =>
+        taken.flatMap((one) => {
+          const outcome = outcomes.get(one.item.lookId);
+          if (one.look?.entry.reading.type !== "symptom" || !outcome) return [];
+          return [[one.item.lookId, { ...one, outcome }] as const];
+        }),
+      ),
+    );
+    const starts = this.sessions.flatMap(({ taken }) => {
+      const at = taken[0]?.at;
+      return at === undefined ? [] : [Date.parse(at)];
+    });
+    // The first of them is as good as "before all".
+    this.days = starts.slice(1).slice(-LAST_DAYS);
+  }
+
+  private saidSince(since: number): Lately {
+    const known = this.said.get(since) ?? saidLately(this.present, since);
+    this.said.set(since, known);
+    return known;
+  }
+
+  /** @returns a share as it counts for what was taken: only once it may have begun */
+  private counted(shareOf: (seen: Seen) => number, from: number): (taken: Taken) => number {
+    return (taken) => {
+      const { at } = taken;
+      return at === undefined || Date.parse(at) < from ? 0 : shareOf(this.seen(taken, at));
+    };
+  }
+
+  private seen(taken: Taken, at: string): Seen {
+    const { item, look } = taken;
+    return {
+      at,
+      zone: item.zone,
+      type: look?.entry.reading.type,
+      cylinder: look?.entry.cylinder,
+      didTo: (change) => this.didTo(taken, item.zone, change),
+    };
+  }
+
+  /** Symptoms that a fault makes, or that its mixture makes likelier than it is without. */
+  private symptoms(kind: FaultKind, { shareOf, size }: FaultCase, lately: Lately): Reason[] {
+    return [...lately.symptoms].flatMap(([symptom, lookId]): Reason[] => {
+      const taken = this.symptomLooks.get(lookId);
+      const at = taken?.at;
+      if (!taken || at === undefined) return [];
+      const { expected, expectedSd, tail } = taken.outcome;
+      const share = shareOf(this.seen(taken, at));
+      const made = kind.makes[symptom] ?? 0;
+      if (share === 0 && made === 0) return [];
+      const shifted = taken.item.likelihood.tail(
+        expected + share * size.mean,
+        expectedSd ** 2 + (share * size.sd) ** 2,
+      );
+      const withIt = 1 - (1 - made) * (1 - Math.max(LEAST_EXPECTED, shifted));
+      return [{ kind: "symptom", symptom, weight: Math.log(withIt / Math.max(LEAST_EXPECTED, tail)) }];
+    });
+  }
+
+  /** Of figures and tones alone: a symptom is no parabola, and a reason of its own. */
+  private lnFigures({ size, shareOf, besides }: FaultCase, from: number): number {
+    const { sessions } = this;
+    const share = figuresOnly(this.counted(shareOf, from));
+    if (!besides) return lnShiftWeight(shiftParabola(sessions, share), size);
+    return lnShiftsWeight(sessions, share, figuresOnly(this.counted(besides, from)), size);
+  }
+
+  /** @returns what is likely weighed again with all looks taken anew */
+  again(one: Weighed): Weighed {
+    const { best, each, kind } = one;
+    const made = (taken: Taken) => {
+      const reading = taken.look?.entry.reading;
+      if (taken.at === undefined || Date.parse(taken.at) < thisSeason(this.present)) return 0;
+      return reading?.type === "symptom" ? (kind.makes[reading.symptom] ?? 0) : 0;
+    };
+    const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
+    const looks = unlessImpossible(() =>
+      lnTakenAnew(this.sessions, this.counted(best.one.shareOf, best.from), fixed, best.one.size, (taken) =>
+        alsoMade(taken.item.likelihood, made(taken)),
+      ),
+    );
+    if (looks === undefined || !Number.isFinite(looks)) return one;
+    // What the first answer erred by for the best case it erred by for its neighbours.
+    const off = looks - best.seen;
+    return summedUp(
+      kind,
+      each.map((other) => ({ ...other, seen: other.seen + off })),
+    );
+  }
+
+  /** @returns nothing where this rig cannot have it */
+  weigh(kind: FaultKind): Weighed | undefined {
+    const { present, replayed, changes } = this;
+    const { cylinders } = replayed.layout;
+    const since = sinceWhen(kind, present, this.checks);
+    const onsets = kind.beginsWithChange ? [since] : [since, ...this.days.filter((day) => day > since)];
+    const each = onsets.flatMap((from) => {
+      const ground = { cylinders, changes: changes.filter(({ at }) => Date.parse(at) >= from) };
+      return kind.cases(ground).map((one): WeighedCase => {
+        // What was said before the change that it came with says nothing of it.
+        const told = one.change ? Date.parse(one.change.at) : since;
+        const lately = this.saidSince(told);
+        const symptoms = this.symptoms(kind, one, lately);
+        const figures = this.lnFigures(one, from);
+        return {
+          one,
+          from,
+          reasons: [...symptoms, ...reasonsTold(kind, present, lately, told)],
+          figures,
+          seen: symptoms.reduce((sum, { weight }) => sum + weight, figures),
+        };
+      });
+    });
+    return each.length === 0 ? undefined : summedUp(kind, each);
+  }
+
+  /** @returns ln of how much likelier all is because engines may be odd */
+  lnOdd(): number {
+    const cases = oddCases(this.replayed.layout);
+    const usual = 1 - cases.reduce((sum, { prior }) => sum + prior, 0);
+    return lnSumExp([
+      Math.log(usual),
+      ...cases.map(
+        ({ prior, size, shareOf }) =>
+          Math.log(prior) + lnShiftWeight(shiftParabola(this.sessions, shareOf), size),
+      ),
+    ]);
+  }
+}
