@@ -1,3 +1,4 @@
+import { readdirSync } from "node:fs";
 import js from "@eslint/js";
 import prettier from "eslint-config-prettier";
 import { createTypeScriptImportResolver } from "eslint-import-resolver-typescript";
@@ -51,6 +52,32 @@ const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   message: `core/${room} may import only: ${[room, ...may].join(", ")}`,
 }));
 
+/** In the app, arrows point down: a floor may import only the floors named after it. */
+const APP_FLOORS = {
+  theme: [],
+  vocabulary: [],
+  workers: [],
+  ui: ["theme", "vocabulary"],
+  store: ["workers", "vocabulary"],
+  devices: ["ui", "vocabulary"],
+  journal: ["store", "workers", "vocabulary"],
+  frame: ["journal", "store", "workers", "devices", "ui", "vocabulary", "theme"],
+  features: ["frame", "journal", "store", "workers", "devices", "ui", "vocabulary", "theme"],
+};
+const floorZones = Object.entries(APP_FLOORS).map(([floor, may]) => ({
+  target: `./app/${floor}`,
+  from: "./app",
+  except: [floor, ...may].map((name) => `./${name}`),
+  message: `app/${floor} may import only: ${[floor, ...may].join(", ")}`,
+}));
+const PLACES = readdirSync(new URL("app/features/", import.meta.url));
+const placeZones = PLACES.map((place) => ({
+  target: `./app/features/${place}`,
+  from: "./app/features",
+  except: [`./${place}`],
+  message: "no feature imports another: what two need moves down a floor",
+}));
+
 export default defineConfig(
   {
     ignores: ["build/", ".react-router/", ".cache/", "test-results/", "playwright-report/", "**/*.d.ts"],
@@ -75,6 +102,21 @@ export default defineConfig(
   },
   { files: ["app/**/*.{ts,tsx}"], extends: [reactHooks.configs.flat.recommended] },
   {
+    files: ["app/**/*.{ts,tsx}"],
+    ignores: ["app/**/*.test.{ts,tsx}", "app/testing/**"],
+    plugins: { "import-x": importX },
+    settings: {
+      "import-x/resolver-next": [createTypeScriptImportResolver({ project: "tsconfig.app.json" })],
+    },
+    rules: {
+      "import-x/no-restricted-paths": [
+        "error",
+        { basePath: import.meta.dirname, zones: [...floorZones, ...placeZones] },
+      ],
+      "import-x/no-cycle": ["error", { ignoreExternal: true }],
+    },
+  },
+  {
     files: ["core/**/*.ts"],
     ignores: ["core/**/*.test.ts", "core/**/__tests__/**"],
     plugins: { "import-x": importX },
@@ -96,6 +138,7 @@ export default defineConfig(
           ],
         },
       ],
+      "import-x/no-cycle": ["error", { ignoreExternal: true }],
       "no-restricted-imports": [
         "error",
         {

@@ -25,9 +25,14 @@ export default {
       rootDir: ".",
       testEnvironment: "<rootDir>/jest.jsdom-env.cjs",
       testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"],
-      transform: { "\\.tsx?$": swc(true) },
+      transform: { "\\.tsx?$": swc(true), "\\.m?js$": swc(true) },
+      // Packages that are ES modules alone.
+      transformIgnorePatterns: ["/node_modules/(?!(react-hotkeys-hook|workbox-window)/)"],
       setupFilesAfterEnv: ["<rootDir>/jest.setup.ts"],
-      moduleNameMapper: { "\\.css$": "<rootDir>/app/test/empty.ts" },
+      moduleNameMapper: {
+        "\\.css$": "<rootDir>/app/testing/empty.ts",
+        "\\?worker&url$": "<rootDir>/app/testing/empty.ts",
+      },
     },
   ],
 };

@@ -1,7 +1,6 @@
 import { defineConfig, devices } from "@playwright/test";
-import { LAUNCH, SERVE } from "./e2e/browser.ts";
+import { FIRST_VISIT, LAUNCH, PORT, SERVE } from "./e2e/browser.ts";
 
-const PORT = Number(process.env["E2E_PORT"] ?? 4471);
 export default defineConfig({
   testDir: "e2e",
   fullyParallel: true,
@@ -13,8 +12,11 @@ export default defineConfig({
   timeout: 60_000,
   // Two browsers on two cores, each making the demo on its first visit: patience, not slowness of the app.
   expect: { timeout: 10_000 },
+  // The first visit is made once: every test begins with the demo as it stands then, its cards worked out.
+  globalSetup: "./e2e/first-visit.ts",
   use: {
-    // Every test is a first visit: keeping all files for no signal each time is the work of one test alone.
+    storageState: FIRST_VISIT,
+    // Keeping all files for no signal each time is the work of one test alone.
     serviceWorkers: "block",
     baseURL: `http://localhost:${PORT}`,
     launchOptions: LAUNCH,
@@ -26,13 +28,13 @@ export default defineConfig({
     { name: "laptop", use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } } },
     {
       name: "phone",
-      // What files and forms refuse does not depend on the width of the screen.
-      testIgnore: /(bad-input|bad-files|rig-files)\.spec/,
+      // Only what is laid out or done otherwise on a phone.
+      grep: /@phone/,
       use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } },
     },
   ],
   webServer: {
-    command: `node_modules/.bin/sirv ${SERVE(PORT).join(" ")}`,
+    command: `node ${SERVE(PORT).join(" ")}`,
     url: `http://localhost:${PORT}/`,
     reuseExistingServer: false,
     timeout: 30_000,

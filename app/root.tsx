@@ -9,18 +9,24 @@ import GlobalStyles from "@mui/material/GlobalStyles";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
 import { ThemeProvider } from "@mui/material/styles";
 import { useEffect, type ReactNode } from "react";
+import "#app/workers/strict.ts";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
-import { Trouble } from "./parts/Trouble.tsx";
-import { Working } from "./parts/Working.tsx";
-import { loadDemoOnFirstVisit } from "./store/demo.ts";
+import { errorWords } from "./ui/error-words.ts";
+import { Trouble } from "./ui/Trouble.tsx";
+import { useFocusHeading } from "./ui/use-focus-heading.ts";
+import { ToastPlace, useToast } from "./ui/Toast.tsx";
+import { Working } from "./ui/Working.tsx";
+import { loadDemoOnFirstVisit } from "./journal/demo.ts";
 import { cssVariables, DAY, NIGHT } from "./theme/colours.ts";
 import { theme } from "./theme/theme.ts";
+
+export const meta = () => [{ title: "Tamis" }];
 
 /** Before any loader reads the log: on the first visit the demo is put there. */
 export const clientMiddleware: Route.ClientMiddlewareFunction[] = [
   async (_, next) => {
-    await loadDemoOnFirstVisit();
+    if (import.meta.env.VITE_DEMO) await loadDemoOnFirstVisit();
     return next();
   },
 ];
@@ -33,12 +39,12 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />
         <meta name="theme-color" content={DAY.paper} media="(prefers-color-scheme: light)" />
         <meta name="theme-color" content={NIGHT.paper} media="(prefers-color-scheme: dark)" />
-        <title>Tamis</title>
         <meta
           name="description"
           content="Jetting for slide carburettors: from today’s air and one plug to the one change to make"
         />
         <link rel="icon" href="/tamis.svg" type="image/svg+xml" />
+        <link rel="apple-touch-icon" href="/tamis-180.png" />
         <link rel="manifest" href="/tamis.webmanifest" />
         <Meta />
         <Links />
@@ -70,11 +76,24 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-export default function App() {
+/** Loaded after the first screen: it is about the next visit. */
+function Offline() {
+  const say = useToast();
   useEffect(() => {
-    if (import.meta.env.PROD && "serviceWorker" in navigator) void navigator.serviceWorker.register("/sw.js");
-  }, []);
-  return <Outlet />;
+    if (import.meta.env.PROD && "serviceWorker" in navigator)
+      void import("./frame/offline.ts").then(({ keepOffline }) => keepOffline(say));
+  }, [say]);
+  return null;
+}
+
+export default function App() {
+  useFocusHeading();
+  return (
+    <ToastPlace>
+      <Offline />
+      <Outlet />
+    </ToastPlace>
+  );
 }
 
 export function HydrateFallback() {
@@ -82,10 +101,5 @@ export function HydrateFallback() {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const message = isRouteErrorResponse(error)
-    ? String(error.data)
-    : error instanceof Error
-      ? error.message
-      : "Something went wrong that Tamis has no words for.";
-  return <Trouble message={message} />;
+  return <Trouble message={errorWords(isRouteErrorResponse(error) ? String(error.data) : error)} />;
 }

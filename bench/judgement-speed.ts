@@ -2,68 +2,11 @@
  * How long the judge takes, on this machine: `npm run bench`. Replays of growing logs, and the card alone as
  * on a keystroke in the air. Prints medians and 95th percentiles in milliseconds.
  */
-import { ZONES } from "#core/carburettor/zones.ts";
-import { humidAirFromLog } from "#core/rig/from-build.ts";
-import type { AirEntry, Entry } from "#core/log/schema.ts";
-import { seededRandom } from "#core/numbers/random.ts";
+import type { AirEntry } from "#core/log/schema.ts";
 import { adviseOn } from "#core/advice/advise.ts";
 import { openCase } from "#core/advice/case.ts";
 import { freshMemory } from "#core/belief/replay.ts";
-import { frameOf } from "#core/belief/frame.ts";
-import { drawEngine, readPlug, trueError } from "#core/simulator/hidden-engine.ts";
-import { ENDURO_BUILD } from "../demo/enduro-build.ts";
-
-const SEED = 5;
-
-/** A season: every day an air, a change now and then, looks in all zones from a hidden engine. */
-function season(count: number): Entry[] {
-  const random = seededRandom(SEED);
-  const engine = drawEngine(frameOf(ENDURO_BUILD), random);
-  const entries: Entry[] = [
-    {
-      id: "build:bench",
-      at: "2026-01-01T08:00:00Z",
-      kind: "build",
-      build: ENDURO_BUILD,
-      reopens: [],
-      why: "",
-    },
-  ];
-  let setting = ENDURO_BUILD.baseline.setting;
-  let air: AirEntry | undefined;
-  for (let i = 1; i < count; i += 1) {
-    const day = new Date(Date.UTC(2026, 0, 2 + Math.floor(i / 20))).toISOString().slice(0, 10);
-    const at = `${day}T${String(8 + Math.floor((i % 20) / 2)).padStart(2, "0")}:${i % 2 ? "30" : "00"}:00Z`;
-    const id = String(i).padStart(5, "0");
-    if (i % 20 === 1 || !air) {
-      air = {
-        id: `air:${id}`,
-        at,
-        kind: "air",
-        temperatureK: 280 + 20 * random.uniform(),
-        humidity: { kind: "relative", fraction: 0.3 + 0.5 * random.uniform() },
-        pressure: { kind: "station", pressurePa: 86_000 + 10_000 * random.uniform() },
-        place: "",
-      };
-      entries.push(air);
-    } else if (i % 5 === 0) {
-      const main = [158, 160, 162, 165][Math.floor(4 * random.uniform())] ?? 165;
-      setting = { ...setting, main };
-      entries.push({
-        id: `fit:${id}`,
-        at,
-        kind: "fit",
-        changes: [{ part: "main", to: main }],
-        because: "own",
-      });
-    } else {
-      const zone = ZONES[i % 4] ?? "top";
-      const reading = readPlug(trueError(engine, setting, humidAirFromLog(air), zone), zone, random);
-      entries.push({ id: `look:${id}`, at, kind: "look", reading });
-    }
-  }
-  return entries;
-}
+import { season } from "./season.ts";
 
 function measure(name: string, runs: number, work: (run: number) => void): void {
   for (let i = 0; i < 3; i += 1) work(i); // let the compiler settle, as it has in a worker in use

@@ -1,6 +1,6 @@
 /** Photos and logger's files that are none, or not quite: answered in words, nothing lost. */
 import { deflateSync } from "node:zlib";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { openRig } from "./app.ts";
 import { chooseLog as choose, rideRows as rows } from "./logger-files.ts";
 

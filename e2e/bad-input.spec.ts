@@ -1,6 +1,7 @@
 /** Wrong numbers, wrong files, a full device: clear words, nothing lost, nothing changed. */
 import { writeFileSync } from "node:fs";
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { openRig, open, RIG, typeAir } from "./app.ts";
 
 const storedText = async (page: Page): Promise<string> => {

@@ -14,14 +14,15 @@ export const LAUNCH = {
   ],
 };
 
-export const SERVE = (port: number): string[] => [
-  "build/client",
-  "--single",
-  "--host",
-  "localhost",
-  "--port",
+/** The port of the tests; the profile of a first visit belongs to it. */
+export const PORT = Number(process.env["E2E_PORT"] ?? 4471);
+export const FIRST_VISIT = ".cache/first-visit.json";
+
+/** What `node` is called with to serve a built folder. */
+export const SERVE = (port: number, folder = "build/client"): string[] => [
+  "scripts/serve.mjs",
   String(port),
-  "--quiet",
+  folder,
 ];
 
 const answers = (port: number): Promise<boolean> =>
@@ -32,12 +33,12 @@ const answers = (port: number): Promise<boolean> =>
 
 /**
  * @returns the server once it answers
- * @throws {Error} when it has not after ten seconds, or when another one holds the port: the server would
- * silently move to the next, and an old build be tested
+ * @throws {Error} when it has not after ten seconds, or when another one holds the port: an old build would be
+ * tested
  */
-export async function serveBuild(port: number): Promise<ChildProcess> {
+export async function serveBuild(port: number, folder?: string): Promise<ChildProcess> {
   if (await answers(port)) throw new Error(`port ${port} is taken: stop what answers there`);
-  const server = spawn("node_modules/.bin/sirv", SERVE(port), { stdio: "ignore" });
+  const server = spawn(process.execPath, SERVE(port, folder), { stdio: "ignore" });
   for (let tries = 0; tries < 100; tries += 1) {
     if (await answers(port)) return server;
     await new Promise((resolve) => setTimeout(resolve, 100));

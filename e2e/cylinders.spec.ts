@@ -1,8 +1,9 @@
 /** Several cylinders: brought into step by the gauges, compared side by side, jetted each for its own. */
-import { expect, test } from "@playwright/test";
+import { expect, test, evening } from "./test.ts";
 import { expectAccessible, open, TWIN } from "./app.ts";
 
 test("a twin out of step is brought in by the screw that the gauges name", async ({ page }) => {
+  await page.clock.install({ time: evening() });
   await open(page, `${TWIN}/balance`);
   const heading = page.getByRole("heading", { level: 1 });
   await expect(heading).toHaveText("Vacuum balance");
@@ -11,7 +12,7 @@ test("a twin out of step is brought in by the screw that the gauges name", async
   await expect(heading).toHaveText(/1 with 2: \d\.\d kPa apart.*SIMULATED/);
   await expect(page.getByRole("img", { name: /Vacuum of each carburettor/ })).toBeVisible();
   await expect(page.getByText(/2 pulls (less|harder)/)).toBeVisible();
-  await page.waitForTimeout(2000); // the needles come to rest
+  await page.clock.runFor(2000); // the needles come to rest
   await page.getByRole("button", { name: "This is how it was" }).click();
   await expect(page.getByText(/^Before: /)).toBeVisible();
   await expectAccessible(page);
@@ -19,7 +20,7 @@ test("a twin out of step is brought in by the screw that the gauges name", async
   const turn = page.getByRole("button", { name: `Open 2 a quarter turn ${harder ? "more" : "less"}` });
   for (let turns = 0; turns < 12 && !/In step/.test(await heading.innerText()); turns += 1) {
     await turn.click();
-    await page.waitForTimeout(2200);
+    await page.clock.runFor(2200);
   }
   await expect(heading).toHaveText(/^In step/);
   // In step: hoses, plugs and the tap go back before anybody rides it.

@@ -1,5 +1,5 @@
 /** What no jet cures: looked for first, asked about, found or not found; and whose eyes a plug was read with. */
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { expectAccessible, open, openRig, RIG, TWIN } from "./app.ts";
 
 test("a fault is looked for before anything is jetted, and once it was not that, the plan is back", async ({

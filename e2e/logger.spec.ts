@@ -1,5 +1,5 @@
 /** A logger's file: guessed, confirmed, read, looked at, logged. */
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { expectAccessible, openRig, RIG } from "./app.ts";
 import { chooseLog as choose, rideRows as rows } from "./logger-files.ts";
 

@@ -1,5 +1,6 @@
 /** Looks of the newer kinds: the plug's other places and a photo, crown, temperatures. */
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { expectAccessible, openRig, RIG } from "./app.ts";
 
 const heading = (page: Page) => page.getByRole("heading", { level: 1 });
@@ -15,27 +16,29 @@ async function tapAt(place: Locator, x: number, y: number) {
   await place.click({ position: { x: x * box.width, y: y * box.height } });
 }
 
-test("a plug is judged in four places; a strap that disagrees asks for the heat range first", async ({
-  page,
-}) => {
-  await openRig(page, "/look?zone=top");
-  await page.getByRole("radio", { name: /biscuit/ }).click();
-  await page.getByRole("button", { name: /^Strap/ }).click();
-  await page.getByRole("radio", { name: /soot/ }).click();
-  await expect(page.getByText(/this plug is too cold/)).toBeVisible();
-  await expect(
-    page.getByRole("img", { name: /Porcelain, near its root: biscuit. Strap: soot/ }),
-  ).toBeVisible();
-  await page.getByText("How to mark it").click();
-  await page.getByRole("button", { name: "Laps at speed" }).click();
-  await page.getByRole("button", { name: "Count a lap" }).click();
-  await page.getByRole("button", { name: "Count a lap" }).click();
-  await expectAccessible(page);
-  await page.getByRole("button", { name: "Save this look" }).click();
-  await expectSaved(page);
-  await expect(page.getByText(/The newest plug: The strap is much darker/)).toBeVisible();
-  await expect(page.getByText(/clean cut, after 2 laps/)).toBeVisible();
-});
+test(
+  "a plug is judged in four places; a strap that disagrees asks for the heat range first",
+  { tag: "@phone" },
+  async ({ page }) => {
+    await openRig(page, "/look?zone=top");
+    await page.getByRole("radio", { name: /biscuit/ }).click();
+    await page.getByRole("button", { name: /^Strap/ }).click();
+    await page.getByRole("radio", { name: /soot/ }).click();
+    await expect(page.getByText(/this plug is too cold/)).toBeVisible();
+    await expect(
+      page.getByRole("img", { name: /Porcelain, near its root: biscuit. Strap: soot/ }),
+    ).toBeVisible();
+    await page.getByText("How to mark it").click();
+    await page.getByRole("button", { name: "Laps at speed" }).click();
+    await page.getByRole("button", { name: "Count a lap" }).click();
+    await page.getByRole("button", { name: "Count a lap" }).click();
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await expectSaved(page);
+    await expect(page.getByText(/The newest plug: The strap is much darker/)).toBeVisible();
+    await expect(page.getByText(/clean cut, after 2 laps/)).toBeVisible();
+  },
+);
 
 test("a photo gives the tone against something white; the tuner’s word wins", async ({ page }) => {
   await openRig(page, "/look?zone=top");

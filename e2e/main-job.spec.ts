@@ -1,55 +1,56 @@
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
 
-test("from the air and one plug to the one change, still there after the browser was closed", async ({
-  page,
-  context,
-}) => {
-  await open(page, "/");
-  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
-  await page.getByRole("link", { name: /250 enduro/ }).click();
-  const title = page.getByRole("heading", { level: 1 });
-  await expect(title).toContainText("The plan for this stop");
+test(
+  "from the air and one plug to the one change, still there after the browser was closed",
+  { tag: "@phone" },
+  async ({ page, context }) => {
+    await open(page, "/");
+    await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+    await page.getByRole("link", { name: /250 enduro/ }).click();
+    const title = page.getByRole("heading", { level: 1 });
+    await expect(title).toContainText("The plan for this stop");
 
-  // The air: a little denser than at the pass, so the card follows while it is typed.
-  await page.getByRole("link", { name: /^Air/ }).first().click();
-  const before = await cardText(page);
-  await typeAir(page, { temperature: "30", humidity: "40 %", pressure: "822" });
-  await expect.poll(() => cardText(page)).not.toBe(before);
-  await page.getByRole("button", { name: "Save this air" }).click();
-  await expect(title).toContainText(/The plan for this stop: .*\d/);
-  const fitAll = page.getByRole("main").getByRole("button", { name: /^All fitted|^[^→]* is fitted/ });
-  await fitAll.click();
-  await expect(title).toContainText(/Look next|Leave it/);
+    // The air: a little denser than at the pass, so the card follows while it is typed.
+    await page.getByRole("link", { name: /^Air/ }).first().click();
+    const before = await cardText(page);
+    await typeAir(page, { temperature: "30", humidity: "40 %", pressure: "822" });
+    await expect.poll(() => cardText(page)).not.toBe(before);
+    await page.getByRole("button", { name: "Save this air" }).click();
+    await expect(title).toContainText(/The plan for this stop: .*\d/);
+    const fitAll = page.getByRole("main").getByRole("button", { name: /^All fitted|^[^→]* is fitted/ });
+    await fitAll.click();
+    await expect(title).toContainText(/Look next|Leave it/);
 
-  // Two dark plugs at the top: the sieve wants a smaller main jet.
-  for (let i = 0; i < 2; i += 1) {
-    await page.goto(`${RIG}/look?zone=top`);
-    await page.getByRole("radio", { name: /umber/ }).click();
-    await page.getByRole("button", { name: "Save this look" }).click();
-    await page.waitForURL((url) => url.pathname === RIG);
-    await expect(page.locator("[aria-busy=false]")).toBeVisible();
-  }
-  await expect(title).toContainText(/The plan for this stop: .*main jet \d+/);
-  const [, to] = /main jet (\d+)/.exec((await title.textContent()) ?? "") ?? [];
-  await expect(page.getByRole("list", { name: "The plan for this stop" })).toContainText(
-    new RegExp(`→ ${to}`),
-  );
-  await fitAll.click();
-  await expect(page.getByText(new RegExp(`[Mm]ain jet \\d+ → ${to}`)).first()).toBeVisible();
-  await expect(title).not.toContainText(`main jet ${to}`);
+    // Two dark plugs at the top: the sieve wants a smaller main jet.
+    for (let i = 0; i < 2; i += 1) {
+      await page.goto(`${RIG}/look?zone=top`);
+      await page.getByRole("radio", { name: /umber/ }).click();
+      await page.getByRole("button", { name: "Save this look" }).click();
+      await page.waitForURL((url) => url.pathname === RIG);
+      await expect(page.locator("[aria-busy=false]")).toBeVisible();
+    }
+    await expect(title).toContainText(/The plan for this stop: .*main jet \d+/);
+    const [, to] = /main jet (\d+)/.exec((await title.textContent()) ?? "") ?? [];
+    await expect(page.getByRole("list", { name: "The plan for this stop" })).toContainText(
+      new RegExp(`→ ${to}`),
+    );
+    await fitAll.click();
+    await expect(page.getByText(new RegExp(`[Mm]ain jet \\d+ → ${to}`)).first()).toBeVisible();
+    await expect(title).not.toContainText(`main jet ${to}`);
 
-  // Close, come back: everything is where it was.
-  await page.close();
-  const again = await context.newPage();
-  await again.goto(`${RIG}/log`);
-  await expect(again.getByText(new RegExp(`[Mm]ain jet \\d+ → ${to}`))).toBeVisible();
-  await expect(
-    again.getByRole("list", { name: "Entries" }).getByText(/30\.0 °C · 822 hPa · 40 %/),
-  ).toBeVisible();
-});
+    // Close, come back: everything is where it was.
+    await page.close();
+    const again = await context.newPage();
+    await again.goto(`${RIG}/log`);
+    await expect(again.getByText(new RegExp(`[Mm]ain jet \\d+ → ${to}`))).toBeVisible();
+    await expect(
+      again.getByRole("list", { name: "Entries" }).getByText(/30\.0 °C · 822 hPa · 40 %/),
+    ).toBeVisible();
+  },
+);
 
 test("the log goes out as a file and comes into another browser unchanged", async ({ page, browser }) => {
   test.setTimeout(60_000); // two browsers, each on its first visit
@@ -82,7 +83,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await elsewhere.close();
 });
 
-test("a plug look leads to the next change in five taps at the most", async ({ page }) => {
+test("a plug look leads to the next change in five taps at the most", { tag: "@phone" }, async ({ page }) => {
   await openRig(page);
   let taps = 0;
   const tap = async (name: RegExp, role: "link" | "button" | "radio") => {
@@ -152,22 +153,26 @@ test("another tab hears of a change here", async ({ page, context }) => {
   await expect(other.getByText("soot").first()).toBeVisible();
 });
 
-test("a ride is told in three taps and a save, and Back from a ride leads there", async ({ page }) => {
-  await openRig(page);
-  await page.getByRole("main").getByRole("link", { name: "Back from a ride?" }).click();
-  await page.getByRole("button", { name: "Save this look" }).click();
-  await expect(page.getByText("Say of at least one zone how it pulled.")).toBeVisible();
-  const zone = (name: RegExp) => page.getByRole("group", { name });
-  await zone(/^Idle/).getByRole("button", { name: "Clean" }).click();
-  await zone(/^Middle/)
-    .getByRole("button", { name: "Clean" })
-    .click();
-  await zone(/^Top/).getByRole("button", { name: "Rich" }).click();
-  await expectAccessible(page);
-  await page.getByRole("button", { name: "Save this look" }).click();
-  await page.waitForURL((url) => url.pathname === RIG);
-  await expect(page.getByText("idle clean, middle clean, top rich")).toBeVisible();
-});
+test(
+  "a ride is told in three taps and a save, and Back from a ride leads there",
+  { tag: "@phone" },
+  async ({ page }) => {
+    await openRig(page);
+    await page.getByRole("main").getByRole("link", { name: "Back from a ride?" }).click();
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await expect(page.getByText("Say of at least one zone how it pulled.")).toBeVisible();
+    const zone = (name: RegExp) => page.getByRole("group", { name });
+    await zone(/^Idle/).getByRole("button", { name: "Clean" }).click();
+    await zone(/^Middle/)
+      .getByRole("button", { name: "Clean" })
+      .click();
+    await zone(/^Top/).getByRole("button", { name: "Rich" }).click();
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await page.waitForURL((url) => url.pathname === RIG);
+    await expect(page.getByText("idle clean, middle clean, top rich")).toBeVisible();
+  },
+);
 
 test("a line of the plan is fitted by itself; the rest is still there, and the log keeps what was advised", async ({
   page,

@@ -1,5 +1,5 @@
 /** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { cardText, open, openRig, RIG, typeAir } from "./app.ts";
 
 test("a rig is described from nothing to its first card", async ({ page }) => {

@@ -1,6 +1,7 @@
 /** After one visit everything works with the server gone: typed addresses, saving, the worker, the fonts. */
 import type { ChildProcess } from "node:child_process";
-import { expect, test } from "@playwright/test";
+import { appendFileSync, cpSync } from "node:fs";
+import { expect, test } from "./test.ts";
 import { RIG, typeAir } from "./app.ts";
 import { serveBuild } from "./browser.ts";
 
@@ -59,4 +60,75 @@ test("after one visit every screen opens and works with the server stopped", asy
       .filter({ visible: true })
       .first(),
   ).toBeVisible();
+});
+
+test("a new Tamis is told of, loaded on one tap, and leaves another tab as it is", async ({
+  page,
+  context,
+}, info) => {
+  const folder = info.outputPath("client");
+  cpSync("build/client", folder, { recursive: true });
+  const port = 4490 + info.parallelIndex;
+  server = await serveBuild(port, folder);
+  const address = `http://localhost:${port}/`;
+  await page.goto(address);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  const other = await context.newPage();
+  await other.goto(`${address}data`);
+  await expect(other.getByRole("heading", { level: 1 })).toHaveText("Data");
+
+  appendFileSync(`${folder}/sw.js`, "\n// another build\n");
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
+  await expect(page.getByText("A new Tamis is ready.")).toBeVisible();
+  await page.getByRole("button", { name: "Load it" }).click();
+  await expect(page.getByText("A new Tamis is ready.")).toBeHidden();
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+  await expect(other.getByText(/^Tamis was renewed in another tab/)).toBeVisible();
+  await other.getByRole("link", { name: "Paddock" }).first().click();
+  await expect(other.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+});
+
+test("page and worker load and run nothing that Tamis did not bring", async ({ page }, info) => {
+  const port = 4490 + info.parallelIndex;
+  server = await serveBuild(port);
+  const elsewhere = `http://localhost:${port}/tamis.svg`;
+  await page.goto(`${RIG}/air`);
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  // That address answers whoever may ask.
+  expect((await fetch(elsewhere)).ok).toBe(true);
+  const tried = (address: string) =>
+    Promise.all([
+      fetch(address, { mode: "no-cors" }).then(
+        () => "fetched",
+        () => "refused",
+      ),
+      // Later, not within what the test's own tools are allowed.
+      new Promise<string>((resolve) => {
+        setTimeout(() => {
+          try {
+            // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call
+            resolve(new Function("return 'run'")() as string);
+          } catch {
+            resolve("refused");
+          }
+        }, 10);
+      }),
+    ]);
+  expect(await page.evaluate(tried, elsewhere)).toEqual(["refused", "refused"]);
+  // A whole air is asked about; the card that was kept would need no worker.
+  await typeAir(page, { temperature: "31", humidity: "40", pressure: "822" });
+  await expect.poll(() => page.workers().length).toBeGreaterThan(0);
+  for (const worker of page.workers())
+    expect(await worker.evaluate(tried, elsewhere)).toEqual(["refused", "refused"]);
+  const ran = await page.evaluate(() => {
+    const script = document.createElement("script");
+    script.textContent = "window.injected = true";
+    document.body.append(script);
+    const image = document.createElement("div");
+    image.innerHTML = '<img src="x" onerror="window.injected = true">';
+    document.body.append(image);
+    return new Promise((resolve) => setTimeout(() => resolve("injected" in window), 300));
+  });
+  expect(ran).toBe(false);
 });

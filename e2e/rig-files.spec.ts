@@ -1,6 +1,6 @@
 /** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
 import { readFileSync, writeFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { open, openRig, RIG, rigLine } from "./app.ts";
 
 test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({

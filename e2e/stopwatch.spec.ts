@@ -1,5 +1,6 @@
 /** Runs by the stopwatch: timed, typed, compared between two settings, and said to the sieve. */
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { expectAccessible, openRig, RIG } from "./app.ts";
 
 async function typeRun(page: Page, time: string) {
@@ -10,30 +11,34 @@ async function typeRun(page: Page, time: string) {
   await expect.poll(async () => ((await runs.isVisible()) ? runs.innerText() : "")).not.toBe(before);
 }
 
-test("two settings are run, compared, and the open change is answered by the clock", async ({ page }) => {
-  await openRig(page, "/stopwatch");
-  await expect(page.getByText(/Closed course only/)).toBeVisible();
-  await page.getByRole("button", { name: "Start" }).click();
-  await page.waitForTimeout(300);
-  await page.getByRole("button", { name: "Stop" }).click();
-  await expect(page.getByLabel("Time", { exact: true })).toHaveValue(/^0\.[3-9]\d$|^\d\.\d\d$/);
-  await page.getByRole("button", { name: "Save this run" }).click();
-  await expect(page.getByText("A speed in km/h.")).toBeVisible();
-  await page.getByLabel("To, km/h").fill("80");
-  for (const time of ["8,42", "8.38", "8.45"]) await typeRun(page, time);
-  await expectAccessible(page);
+test(
+  "two settings are run, compared, and the open change is answered by the clock",
+  { tag: "@phone" },
+  async ({ page }) => {
+    await openRig(page, "/stopwatch");
+    await expect(page.getByText(/Closed course only/)).toBeVisible();
+    await page.getByRole("button", { name: "Start" }).click();
+    await page.waitForTimeout(300);
+    await page.getByRole("button", { name: "Stop" }).click();
+    await expect(page.getByLabel("Time", { exact: true })).toHaveValue(/^0\.[3-9]\d$|^\d\.\d\d$/);
+    await page.getByRole("button", { name: "Save this run" }).click();
+    await expect(page.getByText("A speed in km/h.")).toBeVisible();
+    await page.getByLabel("To, km/h").fill("80");
+    for (const time of ["8,42", "8.38", "8.45"]) await typeRun(page, time);
+    await expectAccessible(page);
 
-  // The open change is put back: runs of what was fitted before stand against it.
-  await page.goto(RIG);
-  await page
-    .getByRole("main")
-    .getByRole("button", { name: /Put back 155/ })
-    .click();
-  await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
-  await page.goto(`${RIG}/stopwatch`);
-  await expect(page.getByRole("list", { name: /^Runs/ })).toBeVisible();
-  await page.getByLabel("To, km/h").fill("80");
-  for (const time of ["8.11", "8.15", "8.09"]) await typeRun(page, time);
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The newer setting is better: /);
-  await expect(page.getByRole("list", { name: "Runs: 0 to 80 km/h" }).getByRole("listitem")).toHaveCount(2);
-});
+    // The open change is put back: runs of what was fitted before stand against it.
+    await page.goto(RIG);
+    await page
+      .getByRole("main")
+      .getByRole("button", { name: /Put back 155/ })
+      .click();
+    await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
+    await page.goto(`${RIG}/stopwatch`);
+    await expect(page.getByRole("list", { name: /^Runs/ })).toBeVisible();
+    await page.getByLabel("To, km/h").fill("80");
+    for (const time of ["8.11", "8.15", "8.09"]) await typeRun(page, time);
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The newer setting is better: /);
+    await expect(page.getByRole("list", { name: "Runs: 0 to 80 km/h" }).getByRole("listitem")).toHaveCount(2);
+  },
+);

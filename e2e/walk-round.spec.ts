@@ -1,5 +1,6 @@
 /** The walk-round: a float out of its limits, a stop that holds the card, and saying "I know". */
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test.ts";
 import { ATV, cardText, expectAccessible, openRig, RIG } from "./app.ts";
 
 const open = async (page: Page, path: string) => {

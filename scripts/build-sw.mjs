@@ -1,6 +1,11 @@
-// Runs after the build: writes build/client/sw.js with every built file in its precache, so that after
+// Runs after the build: puts the policy into the page, then writes build/client/sw.js with every built file in its precache, so that after
 // one visit the app opens with no signal at all.
+import { readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
+import { withPolicy } from "./csp.mjs";
+
+const page = "build/client/index.html";
+writeFileSync(page, withPolicy(readFileSync(page, "utf8")));
 
 const { count, size, warnings } = await generateSW({
   globDirectory: "build/client",

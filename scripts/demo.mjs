@@ -1,11 +1,11 @@
 // `npm run demo`: installs what is missing, builds, serves, and prints the address.
 import { spawn } from "node:child_process";
 import { createServer } from "node:net";
-import { bin, buildApp, ensureModules, root } from "./setup.mjs";
+import { buildApp, ensureModules, root } from "./setup.mjs";
 
 const HOST = "localhost";
 
-/** The server moves silently to another port when its own is taken: find a free one before it starts. */
+/** The port that was asked for, or the next that is free. */
 async function freePort(first) {
   for (let port = first; port < first + 50; port += 1) {
     const free = await new Promise((resolve) => {
@@ -23,14 +23,7 @@ async function freePort(first) {
 ensureModules();
 buildApp();
 const port = await freePort(Number(process.env.PORT ?? 4400));
-const server = spawn(
-  bin("sirv"),
-  ["build/client", "--single", "--host", HOST, "--port", String(port), "--quiet"],
-  {
-    cwd: root,
-    stdio: "inherit",
-  },
-);
+const server = spawn(process.execPath, ["scripts/serve.mjs", String(port)], { cwd: root, stdio: "inherit" });
 server.once("exit", (code) => process.exit(code ?? 0));
 for (const signal of ["SIGINT", "SIGTERM"]) process.once(signal, () => server.kill(signal));
 

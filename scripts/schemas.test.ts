@@ -1,4 +1,4 @@
-import { KIND_NAMES } from "#app/words/entries.ts";
+import { KIND_NAMES } from "#app/vocabulary/entries.ts";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { readLogFile } from "#core/log/read-file.ts";

@@ -3,6 +3,7 @@ import { mkdirSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { chromium, type Page } from "@playwright/test";
 import { LAUNCH, serveBuild } from "../e2e/browser.ts";
+import { evening } from "../e2e/test.ts";
 
 const PORT = 4493;
 const ORIGIN = `http://localhost:${PORT}`;
@@ -107,6 +108,7 @@ for (const { name, path, phone, night, before } of SHOTS) {
     serviceWorkers: "block",
     ...(phone && { isMobile: true, hasTouch: true }),
   });
+  await context.clock.setSystemTime(evening());
   const page = await context.newPage();
   await page.goto(`${ORIGIN}${path}`);
   await page.getByRole("heading", { level: 1 }).waitFor();

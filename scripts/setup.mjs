@@ -1,5 +1,5 @@
 // What a fresh clone lacks is installed here. Node built-ins only: nothing is there yet to import.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
@@ -24,6 +24,40 @@ export function step(title, command, args, env = {}) {
     process.exit(result.status || 1);
   }
   console.log(`== ${title}: done in ${seconds} s`);
+}
+
+/** The same without waiting: its output is shown as one piece when it ends. @returns whether it went well */
+function laneStep(title, command, args, env) {
+  const started = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+    let said = "";
+    const hear = (piece) => (said += piece);
+    child.stdout.on("data", hear);
+    child.stderr.on("data", hear);
+    const end = (problem) => {
+      const seconds = ((Date.now() - started) / 1000).toFixed(1);
+      const word = problem === undefined ? `done in ${seconds} s` : `FAILED after ${seconds} s (${problem})`;
+      console.log(`\n== ${title}\n${said}== ${title}: ${word}`);
+      resolve(problem === undefined);
+    };
+    child.on("error", (error) => end(error.message));
+    child.on("close", (code) => end(code === 0 ? undefined : `exit ${code}`));
+  });
+}
+
+/**
+ * Runs lanes of steps beside each other, the steps of a lane one after the other.
+ * @param lanes - each a list of `[title, command, args, env]`
+ */
+export async function inLanes(...lanes) {
+  const run = async (steps) => {
+    for (const [title, command, args, env = {}] of steps)
+      if (!(await laneStep(title, command, args, env))) return false;
+    return true;
+  };
+  const went = await Promise.all(lanes.map(run));
+  if (went.includes(false)) process.exit(1);
 }
 
 /** Installs the packages of the lockfile unless exactly these are installed already. */
@@ -67,7 +101,11 @@ export function ensureChromium() {
   return path;
 }
 
+export const BUILD = [
+  ["Build", bin("react-router"), ["build"], { VITE_DEMO: "1" }],
+  ["Build service worker", process.execPath, ["scripts/build-sw.mjs"]],
+];
+
 export function buildApp() {
-  step("Build", bin("react-router"), ["build"], { VITE_DEMO: "1" });
-  step("Build service worker", process.execPath, ["scripts/build-sw.mjs"]);
+  for (const one of BUILD) step(...one);
 }

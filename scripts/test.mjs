@@ -1,6 +1,6 @@
 // `npm test`: installs what is missing, then types, lint, format, unit tests, build, end-to-end tests.
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
-import { bin, buildApp, ensureChromium, ensureModules, root, step } from "./setup.mjs";
+import { bin, BUILD, ensureChromium, ensureModules, inLanes, root, step } from "./setup.mjs";
 
 const started = Date.now();
 ensureModules();
@@ -9,17 +9,20 @@ mkdirSync(`${root}.cache`, { recursive: true });
 for (const file of ["unit.json", "e2e.json"]) rmSync(`${root}.cache/${file}`, { force: true });
 
 step("Route types", bin("react-router"), ["typegen"]);
-step("Types", bin("tsc"), ["-b"]);
-step("Lint", bin("eslint"), [".", "--cache", "--cache-location", ".cache/eslint/"]);
-step("Format", bin("prettier"), ["--check", "--log-level", "warn", "."]);
-step("Unit tests", bin("jest"), ["--json", "--outputFile=.cache/unit.json", "--testLocationInResults"]);
-buildApp();
+// Two lanes on two cores: what only reads the code beside what runs it.
+const read = [
+  ["Types", bin("tsc"), ["-b"]],
+  ["Lint", bin("eslint"), [".", "--cache", "--cache-location", ".cache/eslint/"]],
+  ["Format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
+];
+const UNIT = ["--json", "--outputFile=.cache/unit.json", "--testLocationInResults", "--maxWorkers=2"];
+await inLanes(read, [...BUILD, ["Unit tests", bin("jest"), UNIT]]);
 step("End-to-end tests", bin("playwright"), ["test"], { CHROMIUM });
 
-const read = (file) =>
+const resultsOf = (file) =>
   existsSync(`${root}.cache/${file}`) ? JSON.parse(readFileSync(`${root}.cache/${file}`, "utf8")) : {};
-const unit = read("unit.json");
-const e2e = read("e2e.json").stats ?? {};
+const unit = resultsOf("unit.json");
+const e2e = resultsOf("e2e.json").stats ?? {};
 const passed = (unit.numPassedTests ?? 0) + (e2e.expected ?? 0);
 const failed = (unit.numFailedTests ?? 0) + (e2e.unexpected ?? 0) + (e2e.flaky ?? 0);
 const skipped = (unit.numPendingTests ?? 0) + (e2e.skipped ?? 0);

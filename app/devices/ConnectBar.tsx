@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
-import { Caution } from "#app/parts/Caution.tsx";
-import { Simulated } from "#app/parts/Simulated.tsx";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Simulated } from "#app/ui/Simulated.tsx";
 import type { Device } from "./device.ts";
 import type { DeviceFeed, FeedState } from "./feed.ts";
 import { hasSerial } from "./serial.ts";

@@ -1,23 +1,27 @@
 /** Other tabs are told when a rig has changed here. */
 
-const CHANNEL = "tamis-changes";
+/**
+ * One channel a tab, for telling and for hearing: a tab does not hear itself, whose own save would else be overtaken by
+ * a reading of the same log. Unavailable in some embedded browsers: then other tabs see the change when next loaded.
+ */
+let channel: BroadcastChannel | undefined;
 
-/** Unavailable in some embedded browsers: then other tabs see the change when they are next loaded. */
-const open = (): BroadcastChannel | undefined =>
-  typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel(CHANNEL);
+function open(): BroadcastChannel | undefined {
+  if (typeof BroadcastChannel === "undefined") return undefined;
+  channel ??= new BroadcastChannel("tamis-changes");
+  return channel;
+}
 
 export function tellOtherTabs(rigId: string): void {
-  const channel = open();
-  channel?.postMessage(rigId);
-  channel?.close();
+  open()?.postMessage(rigId);
 }
 
 /** @returns how to stop listening */
 export function onChangeElsewhere(listener: (rigId: string) => void): () => void {
-  const channel = open();
-  if (!channel) return () => undefined;
-  channel.onmessage = (event: MessageEvent<unknown>) => {
+  const heard = (event: MessageEvent<unknown>) => {
     if (typeof event.data === "string") listener(event.data);
   };
-  return () => channel.close();
+  const opened = open();
+  opened?.addEventListener("message", heard);
+  return () => opened?.removeEventListener("message", heard);
 }

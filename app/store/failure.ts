@@ -1,7 +1,7 @@
 /** Expected failures of the browser's storage, as values with words a tuner can act on. */
 
 export interface StoreProblem {
-  readonly reason: "full" | "unavailable" | "unreadable" | "conflict" | "missing";
+  readonly reason: "full" | "unavailable" | "brokenOff" | "unreadable" | "newer" | "conflict" | "missing";
   readonly message: string;
 }
 
@@ -16,18 +16,39 @@ export const failed = (
   problem: { reason, message },
 });
 
-const nameOf = (error: unknown): string =>
-  typeof error === "object" && error !== null && "name" in error ? String(error.name) : "";
+const textOf = (error: unknown, key: "name" | "message"): string =>
+  typeof error === "object" && error !== null && key in error
+    ? String((error as Record<string, unknown>)[key])
+    : "";
+
+/** A browser that keeps nothing: no driver of localForage's, or a window that may not write. */
+const KEEPS_NOTHING = /mutation operation was attempted|No available storage method|insecure|SecurityError/i;
 
 /** @returns what a thrown storage error means */
 export function storageFailure(error: unknown): { ok: false; problem: StoreProblem } {
-  if (nameOf(error) === "QuotaExceededError")
+  const [name, message] = [textOf(error, "name"), textOf(error, "message")];
+  if (name === "QuotaExceededError" || /quota/i.test(message))
     return failed(
       "full",
       "Not saved: this device has no room left for Tamis. Export the log on the Data page, free some space, then save again. What you typed is still here.",
     );
+  if (KEEPS_NOTHING.test(`${name} ${message}`))
+    return failed(
+      "unavailable",
+      "Not saved: this browser does not let Tamis keep data, as in a private window. Open Tamis in a normal window, then save again. What you typed is still here.",
+    );
+  const said = [name, message].filter((part) => part !== "").join(": ");
   return failed(
-    "unavailable",
-    "Not saved: this browser does not let Tamis keep data, as in a private window. Open Tamis in a normal window, then save again. What you typed is still here.",
+    "brokenOff",
+    `Not saved: the browser broke off the writing (${said === "" ? "it does not say why" : said}). The log is as it was, and what you typed is still here: save again. If that fails too, close other tabs of Tamis and free some space.`,
   );
+}
+
+/** @returns the value, or what the thrown error means */
+export async function guarded<T>(work: () => Promise<Stored<T>>): Promise<Stored<T>> {
+  try {
+    return await work();
+  } catch (error) {
+    return storageFailure(error);
+  }
 }

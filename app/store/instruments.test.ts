@@ -1,12 +1,12 @@
 /** What rigs say of instruments to each other, kept beside the book; and the names that a tuner gives them. */
 import type { InstrumentMessage } from "#core/log/schema.ts";
 import { build, plug } from "../../core/__tests__/entries.ts";
-import { freshRig, posted, RIG, answerOf } from "../__tests__/rig.ts";
-import { clientAction as dataAction, clientLoader } from "../routes/data.tsx";
-import { clientAction as logLook } from "../routes/look.tsx";
-import { readRig } from "./store.ts";
+import { freshRig, posted, RIG, answerOf } from "#app/testing/rig.ts";
+import { clientAction as dataAction, clientLoader } from "#app/features/data/route.tsx";
+import { clientAction as logLook } from "#app/features/look/route.tsx";
+import { readRig } from "./rig-log.ts";
 import { database, metaKey } from "./database.ts";
-import { gatherRigs } from "./export.ts";
+import { gatherRigs } from "#app/journal/export.ts";
 import {
   forgetSaid,
   heardBy,

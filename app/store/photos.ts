@@ -1,15 +1,9 @@
 /** Photos beside the log: entries name them by id, the bytes stand under keys of their own. */
 import * as z from "zod";
 import type { Entry, PhotoRef } from "#core/log/schema.ts";
-import { database } from "./database.ts";
+import type { Photo } from "#app/workers/protocol.ts";
+import { database, removeKeys } from "./database.ts";
 import { storageFailure, stored, type Stored } from "./failure.ts";
-
-/** JPEG, as the worker that scales photos down makes them. */
-export interface Photo {
-  readonly rigId: string;
-  readonly id: string;
-  readonly bytes: Uint8Array<ArrayBuffer>;
-}
 
 const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
   (value) => Object.prototype.toString.call(value) === "[object Uint8Array]",
@@ -33,10 +27,6 @@ export async function putPhotos(photos: readonly Photo[]): Promise<Stored<readon
     await removeKeys(made);
     return storageFailure(error);
   }
-}
-
-export async function removeKeys(keys: readonly string[]): Promise<void> {
-  for (const key of keys) await database.removeItem(key);
 }
 
 /** @returns the bytes, or nothing when this browser has not got that photo */

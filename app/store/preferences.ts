@@ -1,19 +1,7 @@
-/** How this tuner likes numbers shown. Small, per device, not part of any log. */
-import * as z from "zod";
-import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
+/** The preferences of this device. */
+import { Preferences } from "#app/vocabulary/preferences.ts";
 import { database, metaKey } from "./database.ts";
-
-export const Preferences = z.object({
-  temperature: z.enum(["°C", "°F"]).default("°C"),
-  pressure: z.enum(["hPa", "kPa", "inHg", "mmHg"]).default("hPa"),
-  length: z.enum(["m", "ft"]).default("m"),
-  speed: z.enum(["km/h", "mph"]).default("km/h"),
-  vacuum: z.enum(["kPa", "cmHg", "inHg", "mbar"]).default("kPa"),
-  mixture: z.enum(["lambda", "afr"]).default("lambda"),
-  /** what this tuner does about a cylinder that differs */
-  cylinderSchool: z.enum(CYLINDER_SCHOOLS).default("causeFirst"),
-});
-export type Preferences = z.infer<typeof Preferences>;
+import { guarded, stored, type Stored } from "./failure.ts";
 
 const KEY = metaKey("preferences");
 
@@ -24,6 +12,10 @@ export async function readPreferences(): Promise<Preferences> {
   return parsed.success ? parsed.data : Preferences.parse({});
 }
 
-export async function writePreferences(preferences: Preferences): Promise<void> {
-  await database.setItem(KEY, Preferences.parse(preferences));
+/** @returns whether this device could keep them */
+export function writePreferences(preferences: Preferences): Promise<Stored<null>> {
+  return guarded(async () => {
+    await database.setItem(KEY, Preferences.parse(preferences));
+    return stored(null);
+  });
 }

@@ -1,12 +1,12 @@
 import { air, at, build, fit, look, plug } from "../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
-import { freshRig, logged, RIG } from "../__tests__/rig.ts";
-import { database, dayKey, headerKey } from "./database.ts";
-import { gatherRigs } from "./export.ts";
-import { IdleDraft } from "#app/forms/idle-form.ts";
-import { dropDraft, keepDraft, readDraft } from "./drafts.ts";
-import { readPreferences, writePreferences } from "./preferences.ts";
-import { append, importRigs, listRigs, rawData, readRig, removeRig } from "./store.ts";
+import { dayAs, freshRig, logged, RIG } from "#app/testing/rig.ts";
+import { database, headerKey, indexKey } from "./database.ts";
+import { gatherRigs } from "#app/journal/export.ts";
+import { append, readRig } from "./rig-log.ts";
+import { importRigs } from "./merge.ts";
+import { listRigs, removeRig } from "./book.ts";
+import { rawData } from "./raw.ts";
 
 const quotaError = () => Object.assign(new Error("full"), { name: "QuotaExceededError" });
 const everything = async () => JSON.stringify(await rawData());
@@ -21,7 +21,8 @@ describe("appending", () => {
     const after = await readRig(RIG);
     expect(after.ok && after.value.entries.map(({ id }) => id)).toEqual(["build:0001", "look:0001"]);
     expect(before.ok && after.ok && before.value.revision !== after.value.revision).toBe(true);
-    expect(await database.keys()).toContain(dayKey(RIG, "2026-05-23"));
+    const days = (await database.keys()).filter((key) => key.startsWith(`${RIG}/day/2026-05-23/`));
+    expect(days).toHaveLength(1); // the version before is gone
   });
 
   it("loses nothing when many write at once", async () => {
@@ -47,6 +48,25 @@ describe("appending", () => {
     });
   });
 
+  it("says what broke off, and does not call it a private window", async () => {
+    jest
+      .spyOn(database, "setItem")
+      .mockRejectedValueOnce(Object.assign(new Error("gone"), { name: "AbortError" }));
+    const result = await append(RIG, look("0001", "09:00"));
+    expect(result).toMatchObject({ ok: false, problem: { reason: "brokenOff" } });
+    expect(!result.ok && result.problem.message).toContain("AbortError: gone");
+  });
+
+  it("keeps an id once: the same entry again changes nothing, another one under it is refused", async () => {
+    await append(RIG, look("0001", "09:00"));
+    const before = await everything();
+    expect(await append(RIG, look("0001", "09:00"))).toEqual({ ok: true, value: null });
+    expect(await append(RIG, plug("0001", "09:00", "top", "soot"))).toMatchObject({
+      problem: { reason: "conflict" },
+    });
+    expect(await everything()).toBe(before);
+  });
+
   it("refuses a rig that is not there", async () => {
     expect(await append("rig:none", look("0001", "09:00"))).toMatchObject({
       ok: false,
@@ -67,20 +87,56 @@ describe("reading", () => {
     ["a record of nothing", "gone", "the record: Invalid input: expected object"],
     ["a newer Tamis", { version: 99, revision: 2, entries: [] }, "newer Tamis"],
   ])("says where the store cannot be read: %s", async (_, value, words) => {
-    await database.setItem(dayKey(RIG, "2026-05-23"), value);
+    const key = await dayAs(value);
     const read = await readRig(RIG);
-    expect(read).toMatchObject({ ok: false, problem: { reason: "unreadable" } });
+    expect(read).toMatchObject({
+      ok: false,
+      problem: { reason: words === "newer Tamis" ? "newer" : "unreadable" },
+    });
     expect(!read.ok && read.problem.message).toContain(words);
-    expect(await database.getItem(dayKey(RIG, "2026-05-23"))).toEqual(value);
+    expect(await database.getItem(key)).toEqual(value);
     expect(await append(RIG, look("0001", "09:00"))).toMatchObject({ ok: false });
-    expect(await database.getItem(dayKey(RIG, "2026-05-23"))).toEqual(value);
+    expect(await database.getItem(key)).toEqual(value);
   });
 
-  it("lists only rigs whose header can be read", async () => {
-    await database.setItem(headerKey("rig:broken"), { name: 3 });
-    const list = await listRigs();
-    expect(list.ok && list.value.map(({ id }) => id)).toEqual([RIG]);
-    expect(await readRig("rig:broken")).toMatchObject({ ok: false, problem: { reason: "unreadable" } });
+  it("names a rig whose header cannot be read, and lets it be deleted", async () => {
+    await database.setItem(headerKey(RIG), { name: 3 });
+    await database.setItem(indexKey(RIG), {
+      ...(await database.getItem<object>(indexKey(RIG))),
+      revision: 9,
+    });
+    expect(await listRigs()).toMatchObject({ ok: true, value: { headers: [], unreadable: [RIG] } });
+    expect(await readRig(RIG)).toMatchObject({ ok: false, problem: { reason: "unreadable" } });
+    await removeRig(RIG);
+    expect(await listRigs()).toMatchObject({ ok: true, value: { headers: [], unreadable: [] } });
+  });
+
+  it("reads what another tab has put in the place of what was just to be read", async () => {
+    const getItem = database.getItem.bind(database);
+    let first = true;
+    jest.spyOn(database, "getItem").mockImplementation(async (key) => {
+      if (first && key.includes("/day/")) {
+        first = false;
+        await dayAs({ version: 4, revision: 2, entries: [build(), look("0009", "09:00")] });
+        return null;
+      }
+      return getItem(key);
+    });
+    await database.setItem(indexKey(RIG), {
+      ...(await database.getItem<object>(indexKey(RIG))),
+      revision: 5,
+      days: [{ day: "2026-05-23", key: `${RIG}/day/2026-05-23/gone`, count: 1 }],
+    });
+    expect((await logged()).map(({ id }) => id)).toEqual(["build:0001", "look:0009"]);
+  });
+
+  it("gives the same log for the same revision, and another revision to a rig that was brought in again", async () => {
+    const [one, two] = [await readRig(RIG), await readRig(RIG)];
+    expect(one.ok && two.ok && one.value === two.value).toBe(true);
+    await removeRig(RIG);
+    await importRigs([{ header: ENDURO_HEADER, entries: [build()] }]);
+    const again = await readRig(RIG);
+    expect(again.ok && one.ok && again.value.revision !== one.value.revision).toBe(true);
   });
 });
 
@@ -150,48 +206,5 @@ describe("exporting and importing", () => {
     const keys = await database.keys();
     expect(keys.some((key) => key.startsWith(RIG))).toBe(false);
     expect(await readRig(other.id)).toMatchObject({ ok: true });
-  });
-});
-
-describe("preferences", () => {
-  it("are kept, and the usual ones stand in for unreadable ones", async () => {
-    await writePreferences({
-      temperature: "°F",
-      pressure: "inHg",
-      length: "ft",
-      mixture: "afr",
-      speed: "km/h",
-      vacuum: "kPa",
-      cylinderSchool: "causeFirst",
-    });
-    expect((await readPreferences()).pressure).toBe("inHg");
-    await database.setItem("meta/preferences", { pressure: "bar" });
-    expect(await readPreferences()).toEqual({
-      temperature: "°C",
-      pressure: "hPa",
-      length: "m",
-      mixture: "lambda",
-      speed: "km/h",
-      vacuum: "kPa",
-      cylinderSchool: "causeFirst",
-    });
-  });
-});
-
-describe("work half done", () => {
-  const half = { phase: "walk", points: [{ turns: 1, rpm: 1500 }], raised: true, simulated: false, round: 1 };
-  it("is kept for its rig, and forgotten when it is done", async () => {
-    await keepDraft("rig:one", "idle", half);
-    expect(await readDraft(IdleDraft, "rig:one", "idle")).toEqual(half);
-    expect(await readDraft(IdleDraft, "rig:two", "idle")).toBeUndefined();
-    await dropDraft("rig:one", "idle");
-    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
-  });
-  it("is as good as none when it cannot be read, and no reason to stop when it cannot be kept", async () => {
-    await database.setItem("meta/draft/idle/rig:one", { ...half, phase: "dance" });
-    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
-    jest.spyOn(database, "setItem").mockRejectedValue(new Error("full"));
-    await expect(keepDraft("rig:one", "idle", half)).resolves.toBeUndefined();
-    jest.restoreAllMocks();
   });
 });

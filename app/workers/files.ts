@@ -2,7 +2,7 @@
 import { checkFileSize, readLogFile } from "#core/log/read-file.ts";
 import { LogFile } from "#core/log/schema.ts";
 import { fileProblem } from "#core/rig/check-file.ts";
-import type { Photo } from "#app/store/photos.ts";
+import type { Photo } from "./protocol.ts";
 import { fromBase64, toBase64 } from "./photo.ts";
 import type { Answer, LogRead } from "./protocol.ts";
 

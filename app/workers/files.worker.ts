@@ -1,3 +1,4 @@
+import "./strict.ts";
 import * as Comlink from "comlink";
 import { demoMovedTo } from "#demo/told.ts";
 import { readFile, writeFile } from "./files.ts";

@@ -1,16 +1,24 @@
 /** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
 import * as z from "zod";
-import { adviseOn } from "#core/advice/advise.ts";
+import { adviseOn, type Advice } from "#core/advice/advise.ts";
 import { openCase, type Case } from "#core/advice/case.ts";
 import { distribution } from "#core/advice/cylinders.ts";
 import { outlook } from "#core/advice/outlook.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
-import type { Answer, JudgeApi, UnknownLog } from "./protocol.ts";
+import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
-/** As many as a paddock shows at once; older ones are opened again when asked for. */
+/** Older ones are opened again when asked for. */
 const MOST_KEPT = 12;
+
+interface Kept {
+  readonly revision: string;
+  readonly entries: readonly Entry[];
+  readonly opened: Case;
+  /** of several revisions of one rig the days before are the same: they are replayed once */
+  readonly memory: ReplayMemory;
+}
 
 function answered<T>(work: () => T): Answer<T> {
   try {
@@ -21,49 +29,77 @@ function answered<T>(work: () => T): Answer<T> {
   }
 }
 
-/** Of several revisions of one rig the days before are the same: they are replayed once. */
-function memories() {
-  const kept = new Map<string, ReplayMemory>();
-  return (revision: string): ReplayMemory => {
-    const rig = revision.split(" ")[0] ?? revision;
-    const memory = kept.get(rig) ?? freshMemory();
-    kept.delete(rig);
-    kept.set(rig, memory);
-    const oldest = kept.keys().next().value;
-    if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
-    return memory;
-  };
+/** Of thousands of looks a screen shows the newest: the rest would cost more on its way than all else together. */
+const LOOKS_SHOWN = 100;
+const shown = (advice: Advice): Advice => ({
+  ...advice,
+  looks: advice.looks.slice(-LOOKS_SHOWN),
+  surprises: advice.surprises.slice(-LOOKS_SHOWN),
+});
+
+function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof Answers] {
+  const messages = opened.heard;
+  switch (question.ask) {
+    case "advice":
+      return shown(adviseOn(opened, question.draft && AirEntry.parse(question.draft), question.carburettor));
+    case "adviceAfter": {
+      const entries = [...opened.present.lines.map(({ entry }) => entry), LookEntry.parse(question.look)];
+      return shown(adviseOn(openCase(entries, { messages, memory }), undefined, question.carburettor));
+    }
+    case "distribution":
+      return distribution(opened);
+    case "outlook":
+      return outlook(opened, question.zone, { messages, memory }).map((row) => ({
+        ...row,
+        advice: shown(row.advice),
+      }));
+  }
 }
 
+/** Of a rig deleted and brought in again it is another one. */
+const tokenOf = (revision: string): string | undefined => revision.split(" ")[1];
+
 export function judgeApi(): JudgeApi {
-  const cases = new Map<string, Case>();
-  const memoryOf = memories();
-  const about = <T>(revision: string, work: (found: Case) => T): Answer<T> | UnknownLog => {
-    const found = cases.get(revision);
-    if (!found) return { ok: false, name: "unknownLog", message: `log ${revision} has not been opened` };
-    return answered(() => work(found));
+  const rigs = new Map<string, Kept>();
+  const unknown = (revision: string): UnknownLog => ({
+    ok: false,
+    name: "unknownLog",
+    message: `log ${revision} has not been opened`,
+  });
+  const remember = (rigId: string, kept: Kept): void => {
+    rigs.delete(rigId);
+    rigs.set(rigId, kept);
+    const oldest = rigs.keys().next().value;
+    if (rigs.size > MOST_KEPT && oldest !== undefined) rigs.delete(oldest);
+  };
+  /** Only what is new is parsed: the rest has come through this door before. */
+  const allEntries = ({ rigId, entries, since }: LogSent): readonly Entry[] | undefined => {
+    const sent = z.array(Entry).parse(entries);
+    if (since === undefined) return sent;
+    const before = rigs.get(rigId);
+    return before?.revision === since ? [...before.entries, ...sent] : undefined;
   };
   return {
-    openLog: (revision, entries, heard) =>
-      answered(() => {
+    answer: (revision, question) => {
+      const found = [...rigs.values()].find((kept) => kept.revision === revision);
+      return found ? answered(() => answerTo(found, question)) : unknown(revision);
+    },
+    open: (log, question) => {
+      const { rigId, revision, heard } = log;
+      const read = answered(() => allEntries(log));
+      if (!read.ok) return read;
+      const entries = read.value;
+      if (!entries) return unknown(log.since ?? revision);
+      return answered(() => {
         const messages = z.array(InstrumentMessage).parse(heard);
-        const opened = openCase(z.array(Entry).parse(entries), { messages, memory: memoryOf(revision) });
-        cases.set(revision, opened);
-        const oldest = cases.keys().next().value;
-        if (cases.size > MOST_KEPT && oldest !== undefined) cases.delete(oldest);
-        return instrumentMessages(opened.replayed, messages);
-      }),
-    advise: (revision, draft, carburettor) =>
-      about(revision, (found) =>
-        adviseOn(found, draft === undefined ? undefined : AirEntry.parse(draft), carburettor),
-      ),
-    adviseAfter: (revision, look, carburettor) =>
-      about(revision, ({ present, heard: messages }) => {
-        const entries = [...present.lines.map(({ entry }) => entry), LookEntry.parse(look)];
-        return adviseOn(openCase(entries, { messages, memory: memoryOf(revision) }), undefined, carburettor);
-      }),
-    distribution: (revision) => about(revision, distribution),
-    outlook: (revision, zone) =>
-      about(revision, (found) => outlook(found, zone, { messages: found.heard, memory: memoryOf(revision) })),
+        const before = rigs.get(rigId);
+        const memory =
+          before && tokenOf(before.revision) === tokenOf(revision) ? before.memory : freshMemory();
+        const opened = openCase(entries, { messages, memory });
+        const kept = { revision, entries, opened, memory };
+        remember(rigId, kept);
+        return { said: instrumentMessages(opened.replayed, messages), answer: answerTo(kept, question) };
+      });
+    },
   };
 }

@@ -1,3 +1,4 @@
+import "./strict.ts";
 import * as Comlink from "comlink";
 import { judgeApi } from "./judge.ts";
 

@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { build, plug } from "../../core/__tests__/entries.ts";
-import { cancelLog, lookAtLog, reduceLog, simulateLog, type LookedAt } from "./logger.ts";
+import { lookAtLog, reduceLog, simulateLog, type LookedAt } from "./logger.ts";
 import type { Answer } from "./protocol.ts";
 import { encodingOf, portions } from "./text-file.ts";
 
@@ -119,15 +119,6 @@ describe("a whole file", () => {
     const other = CSV.replace(/,/g, ";").replace(/\./g, ",");
     const [a, b] = await Promise.all([readWhole(new Blob([CSV])), readWhole(new Blob([other]))]);
     expect(valueOf(b.answer).lambda).toEqual(valueOf(a.answer).lambda);
-  });
-  it("stops at its next portion when told to", async () => {
-    const { mapping, encoding } = valueOf(await lookAtLog(new Blob([CSV]), 14.6));
-    const long = new Blob([CSV, ...Array.from({ length: 200 }, () => `\n${ROWS.join("\n")}`)]);
-    const answer = await reduceLog(
-      { file: long, encoding, mapping, idleRpm: 1700, wanted: WANTED },
-      cancelLog,
-    );
-    expect(answer).toMatchObject({ ok: false, message: "Stopped. Nothing was imported." });
   });
 });
 

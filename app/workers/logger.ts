@@ -62,12 +62,6 @@ export async function lookAtLog(file: Blob, stoichiometric: number): Promise<Ans
   return { ok: true, value: { ...sniffed, encoding, headKey: sniffed.names.join("|").slice(0, 500) } };
 }
 
-let cancelled = false;
-/** Stops the reading that is under way at its next portion. */
-export const cancelLog = (): void => {
-  cancelled = true;
-};
-
 export interface LogToReduce {
   readonly file: Blob;
   readonly encoding: Encoding;
@@ -76,7 +70,7 @@ export interface LogToReduce {
   readonly wanted: Wanted;
 }
 
-/** Reads all rows; other messages are heard between two portions. */
+/** Reads all rows, portion by portion. */
 async function readRows(
   { file, encoding, mapping }: LogToReduce,
   onProgress: (share: number) => void,
@@ -84,7 +78,6 @@ async function readRows(
   const builder = new TraceBuilder(mapping);
   let head = mapping.headerLines;
   for await (const { text, bytesRead } of portions(file, encoding)) {
-    if (cancelled) return "Stopped. Nothing was imported.";
     // Row by row: what a row was made of is gone before the next one comes, which is half of the time.
     Papa.parse<string[]>(text, {
       delimiter: mapping.delimiter,
@@ -109,7 +102,6 @@ export async function reduceLog(
   task: LogToReduce,
   onProgress: (share: number) => void,
 ): Promise<Answer<Reduced>> {
-  cancelled = false;
   const parsed = Mapping.safeParse(task.mapping);
   if (!parsed.success) return failed("These columns cannot be read. Choose them again.");
   const problem = mappingProblem(parsed.data);

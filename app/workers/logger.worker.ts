@@ -1,7 +1,8 @@
+import "./strict.ts";
 import * as Comlink from "comlink";
-import { cancelLog, lookAtLog, reduceLog, simulateLog } from "./logger.ts";
+import { lookAtLog, reduceLog, simulateLog } from "./logger.ts";
 import type { LoggerApi } from "./protocol.ts";
 
-const api: LoggerApi = { lookAtLog, reduceLog, cancelLog, simulateLog };
+const api: LoggerApi = { lookAtLog, reduceLog, simulateLog };
 
 Comlink.expose(api);

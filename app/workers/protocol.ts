@@ -3,7 +3,6 @@ import type { FileRead } from "#core/log/read-file.ts";
 import type { AirEntry, Entry, Header, InstrumentMessage, LogFile, LookEntry } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
-import type { Photo } from "#app/store/photos.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
@@ -21,22 +20,51 @@ export interface UnknownLog {
   message: string;
 }
 
-export interface JudgeApi {
-  /** Keeps a log under a name, parsed and sifted, for any number of questions. */
-  openLog(
-    revision: string,
-    entries: unknown,
-    /** what other rigs say of the instruments; @returns what this one does */
-    heard: readonly InstrumentMessage[],
-  ): Answer<readonly InstrumentMessage[]>;
+/** A log as it is sent: whole, or what came to it since a revision that the judge has. */
+export interface LogSent {
+  readonly rigId: string;
+  readonly revision: string;
+  readonly entries: unknown;
+  readonly since?: string;
+  /** what other rigs say of the instruments */
+  readonly heard: readonly InstrumentMessage[];
+}
+
+export type Question =
   /** @param carburettor - one (from 0) of those that the advice is wanted for */
-  advise(revision: string, draft: AirEntry | undefined, carburettor?: number): Answer<Advice> | UnknownLog;
+  | { readonly ask: "advice"; readonly draft?: AirEntry | undefined; readonly carburettor?: number }
   /** The same as if one more look had been logged: what a bench says before its reading is kept. */
-  adviseAfter(revision: string, look: LookEntry, carburettor?: number): Answer<Advice> | UnknownLog;
+  | { readonly ask: "adviceAfter"; readonly look: LookEntry; readonly carburettor?: number }
   /** The cylinders of an engine side by side. */
-  distribution(revision: string): Answer<Distribution> | UnknownLog;
+  | { readonly ask: "distribution" }
   /** The advice after each tone that a plug in a zone could show. */
-  outlook(revision: string, zone: Zone): Answer<Outlook[]> | UnknownLog;
+  | { readonly ask: "outlook"; readonly zone: Zone };
+
+export interface Answers {
+  readonly advice: Advice;
+  readonly adviceAfter: Advice;
+  readonly distribution: Distribution;
+  readonly outlook: Outlook[];
+}
+
+export interface Opened {
+  /** what this rig says of the instruments */
+  readonly said: readonly InstrumentMessage[];
+  readonly answer: Answers[keyof Answers];
+}
+
+export interface JudgeApi {
+  /** About a log that it has. */
+  answer(revision: string, question: Question): Answer<Answers[keyof Answers]> | UnknownLog;
+  /** Takes a log in, parsed and sifted, and answers the first question about it in the same breath. */
+  open(log: LogSent, question: Question): Answer<Opened> | UnknownLog;
+}
+
+/** JPEG, as the worker that scales photos down makes them. */
+export interface Photo {
+  readonly rigId: string;
+  readonly id: string;
+  readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
 /** A log file with its photos as bytes. */
@@ -46,8 +74,6 @@ export type LogRead = FileRead & { readonly photos?: readonly Photo[] };
 export interface LoggerApi {
   lookAtLog(file: Blob, stoichiometric: number): Promise<Answer<LookedAt>>;
   reduceLog(task: LogToReduce, onProgress: (share: number) => void): Promise<Answer<Reduced>>;
-  /** Stops the reading that is under way. */
-  cancelLog(): void;
   simulateLog(wanted: RideWanted): Answer<Blob>;
 }
 

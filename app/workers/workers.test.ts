@@ -4,12 +4,13 @@ import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { MessageChannel } from "node:worker_threads";
 import { enduroDemo } from "#demo/enduro-log.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise, type Advice } from "#core/advice/advise.ts";
 import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
-import { fitPart } from "../../core/__tests__/entries.ts";
+import { fitPart, plug } from "../../core/__tests__/entries.ts";
 import { readFile, writeFile } from "./files.ts";
 import { judgeApi } from "./judge.ts";
 import type { JudgeApi } from "./protocol.ts";
+import type { Outlook } from "#core/advice/outlook.ts";
 
 const story = enduroDemo("2026-05-23", "+02:00");
 const logFile = (): LogFile => ({
@@ -57,31 +58,89 @@ describe("the judge, across a message channel", () => {
     port2.close();
   });
 
+  const RIG = story.header.id;
+  const log = (revision: string, entries: unknown, since?: string) => ({
+    rigId: revision.split(" ")[0] ?? RIG,
+    revision,
+    entries,
+    heard: [],
+    ...(since !== undefined && { since }),
+  });
+  const one = `${RIG} token 1`;
+  const advice = { ask: "advice" } as const;
+
   it("asks for a log it does not know, then answers as the core does", async () => {
-    expect(await judge.advise("one", undefined)).toMatchObject({ ok: false, name: "unknownLog" });
-    expect(await judge.openLog("one", story.entries, [])).toMatchObject({
+    expect(await judge.answer(one, advice)).toMatchObject({ ok: false, name: "unknownLog" });
+    expect(await judge.open(log(one, story.entries), advice)).toMatchObject({
       ok: true,
-      value: [{ kind: "idle" }, { kind: "reader" }, { kind: "ride" }],
+      value: {
+        said: [{ kind: "idle" }, { kind: "reader" }, { kind: "ride" }],
+        answer: JSON.parse(JSON.stringify(advise(story.entries))) as object,
+      },
     });
-    const answer = await judge.advise("one", undefined);
+    const answer = await judge.answer(one, advice);
     expect(answer.ok && answer.value).toEqual(JSON.parse(JSON.stringify(advise(story.entries))));
   });
 
+  it("takes a save as what is new since the revision it has, and asks for all where it has not got that", async () => {
+    const rig = "rig:growing";
+    const [first, ...rest] = [story.entries.slice(0, -3), ...story.entries.slice(-3)];
+    await judge.open(log(`${rig} token 1`, first), advice);
+    const grown = await judge.open(log(`${rig} token 2`, rest, `${rig} token 1`), advice);
+    expect(grown).toMatchObject({
+      ok: true,
+      value: { answer: JSON.parse(JSON.stringify(advise(story.entries))) as object },
+    });
+    expect(await judge.open(log(`${rig} token 3`, rest, `${rig} token 1`), advice)).toMatchObject({
+      ok: false,
+      name: "unknownLog",
+    });
+  });
+
+  it("knows a rig that was deleted and brought in again for another one", async () => {
+    const rig = "rig:again";
+    await judge.open(log(`${rig} first 2`, story.entries), advice);
+    expect(await judge.answer(`${rig} second 2`, advice)).toMatchObject({ name: "unknownLog" });
+    const less = story.entries.slice(0, 4);
+    expect(await judge.open(log(`${rig} second 2`, less), advice)).toMatchObject({
+      value: { answer: JSON.parse(JSON.stringify(advise(less))) as object },
+    });
+  });
+
+  it("sends the newest looks alone of a book of years, and says the same with them", async () => {
+    const looks = Array.from({ length: 130 }, (_, i) =>
+      plug(
+        `many${i}`,
+        `${String(8 + Math.floor(i / 60)).padStart(2, "0")}:${String(i % 60).padStart(2, "0")}`,
+        "top",
+        "biscuit",
+      ),
+    );
+    const entries = [...story.entries.slice(0, 1), ...looks];
+    const answer = await judge.open(log("rig:many t 1", entries), advice);
+    const whole = JSON.parse(JSON.stringify(advise(entries))) as Advice;
+    expect(whole.looks.length).toBe(130);
+    expect(answer).toMatchObject({
+      ok: true,
+      value: { answer: { card: whole.card, looks: whole.looks.slice(-100) } },
+    });
+  });
+
   it("works out the card for an air that is still being typed", async () => {
-    const answer = await judge.advise("one", draft);
-    expect(answer.ok && answer.value.air.air.temperatureK).toBe(303.15);
+    const answer = await judge.answer(one, { ...advice, draft });
+    expect(answer).toMatchObject({ ok: true, value: { air: { air: { temperatureK: 303.15 } } } });
   });
 
   it("compares the cylinders of an engine, of which a single has none to compare", async () => {
-    const answer = await judge.distribution("one");
+    const answer = await judge.answer(one, { ask: "distribution" });
     expect(answer).toEqual({ ok: true, value: { cylinders: [], outliers: [], ownJets: [] } });
-    expect(await judge.distribution("never opened")).toMatchObject({ ok: false, name: "unknownLog" });
   });
 
   it("tells what each tone of a plug would lead to", async () => {
-    const answer = await judge.outlook("one", "top");
+    const answer = await judge.answer(one, { ask: "outlook", zone: "top" });
     if (!answer.ok) throw new Error(answer.message);
-    expect(answer.value.map(({ tone }) => tone)).toEqual([
+    const rows = answer.value as Outlook[];
+    expect(rows.map(({ tone }) => tone)).toEqual([
       "chalk",
       "bone",
       "straw",
@@ -91,23 +150,30 @@ describe("the judge, across a message channel", () => {
       "soot",
     ]);
     // Leaner looks leave the top believed leaner: the order of tones is the order of beliefs.
-    const means = answer.value.map(({ advice }) => advice.zones[3]?.mean ?? NaN);
+    const means = rows.map((row) => row.advice.zones[3]?.mean ?? NaN);
     expect([...means].sort((a, b) => b - a)).toEqual(means);
   });
 
   it("answers with words for entries and drafts that are none", async () => {
-    expect(await judge.openLog("two", [{ kind: "poem" }], [])).toMatchObject({ ok: false });
-    expect(await judge.openLog("two", [], [])).toMatchObject({
+    expect(await judge.open(log("two t 1", [{ kind: "poem" }]), advice)).toMatchObject({ ok: false });
+    expect(await judge.open(log("two t 1", []), advice)).toMatchObject({
       ok: false,
       message: "log must hold a build, got none",
     });
-    expect(await judge.advise("one", { ...draft, temperatureK: 20 })).toMatchObject({ ok: false });
+    expect(await judge.answer(one, { ...advice, draft: { ...draft, temperatureK: 20 } })).toMatchObject({
+      ok: false,
+    });
   });
 
-  it("keeps a dozen logs and forgets the oldest", async () => {
-    for (let i = 0; i < 13; i += 1) await judge.openLog(`log ${i}`, story.entries.slice(0, 1), []);
-    expect(await judge.advise("log 0", undefined)).toMatchObject({ name: "unknownLog" });
-    expect(await judge.advise("log 12", undefined)).toMatchObject({ ok: true });
+  it("answers for more rigs than it keeps, all asked at once, and forgets the oldest", async () => {
+    const all = await Promise.all(
+      Array.from({ length: 30 }, (_, i) =>
+        judge.open(log(`rig:${i} t 1`, story.entries.slice(0, 1)), advice),
+      ),
+    );
+    expect(all.map(({ ok }) => ok)).toEqual(all.map(() => true));
+    expect(await judge.answer("rig:0 t 1", advice)).toMatchObject({ name: "unknownLog" });
+    expect(await judge.answer("rig:29 t 1", advice)).toMatchObject({ ok: true });
   });
 });
 

@@ -1,7 +1,8 @@
 /**
  * What a tuner at a gate would say: seven rules, held over all starting rigs and airs. Ten seeds of doubt here;
- * TAMIS_SEEDS=200 for the longer run.
+ * 200 with `npm run test:long`.
  */
+import { runs } from "../__tests__/long.ts";
 import type { AirState } from "../air/humid-air.ts";
 import { jetArea } from "../carburettor/jet.ts";
 import { seededRandom } from "../numbers/random.ts";
@@ -17,7 +18,7 @@ import { advise, type Advice } from "./advise.ts";
 import { TOLERANCE } from "./judge-setting.ts";
 import { LEAST_GAIN } from "./plan.ts";
 
-const SEEDS = Number(process.env["TAMIS_SEEDS"] ?? 10);
+const SEEDS = runs("TAMIS_SEEDS", 4, 200);
 const RIGS: readonly (readonly [string, Build])[] = [
   ...STARTING_KINDS.map((kind) => [kind, startingBuild(kind)] as const),
   ["twin", TWIN.build],

@@ -1,7 +1,8 @@
 /**
  * Random logs with every kind of look, contradiction included, against importance sampling from a widened copy of
- * the answer; both orders. 10 logs here; TAMIS_LOGS=200 for the longer run.
+ * the answer; both orders. 4 logs here, 100 with `npm run test:long`.
  */
+import { runs } from "../__tests__/long.ts";
 import { importanceDraws } from "../__tests__/importance.ts";
 import { FRAME } from "../__tests__/judged.ts";
 import { humidAir } from "../air/humid-air.ts";
@@ -21,7 +22,7 @@ import { zoneMixture } from "./mixture.ts";
 import { update } from "./update.ts";
 import type { Belief } from "./unknowns.ts";
 
-const LOGS = Number(process.env["TAMIS_LOGS"] ?? 10);
+const LOGS = runs("TAMIS_LOGS", 4, 100);
 const DRAWS = 20_000;
 const build = {
   ...ENDURO_BUILD,

@@ -1,4 +1,5 @@
 /** Whatever a log holds, every chance is one: no NaN, nothing above 1, and together with jetting they are all there is. */
+import { runs } from "../__tests__/long.ts";
 import { air, at, build, fitPart, lookWith } from "../__tests__/entries.ts";
 import { replay } from "../belief/replay.ts";
 import { FAULT_NAMES } from "../log/fault-names.ts";
@@ -13,7 +14,7 @@ import { foldPossible } from "../rig/check-log.ts";
 import { suspicion } from "./suspicion.ts";
 
 const ZONES = ["idle", "low", "mid", "top"] as const;
-const SEEDS = Array.from({ length: Number(process.env["TAMIS_SEEDS"] ?? 12) }, (_, i) => 501 + i);
+const SEEDS = Array.from({ length: runs("TAMIS_SEEDS", 6, 60) }, (_, i) => 501 + i);
 
 function oneOf<T>(random: Random, list: readonly T[]): T {
   const found = list[Math.floor(random.uniform() * list.length)];

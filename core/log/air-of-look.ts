@@ -17,17 +17,23 @@ const DAY_MS = 86_400_000;
  *   nearest of all
  */
 export function airFinder(airs: readonly AirEntry[]): AirFinder {
-  const days = new Map<string, AirEntry[]>();
-  for (const air of airs) days.set(dayOf(air.at), [...(days.get(dayOf(air.at)) ?? []), air]);
+  const timed = airs.map((air) => ({ air, instant: Date.parse(air.at) }));
+  const days = new Map<string, typeof timed>();
+  for (const one of timed) {
+    const day = dayOf(one.air.at);
+    const same = days.get(day);
+    if (same) same.push(one);
+    else days.set(day, [one]);
+  }
   return (at) => {
     const instant = Date.parse(at);
     const sameDay = days.get(dayOf(at)) ?? [];
-    const air = sameDay.findLast((one) => Date.parse(one.at) <= instant) ?? sameDay[0];
-    if (air) return { air };
-    const off = (one: AirEntry) => Math.abs(Date.parse(one.at) - instant);
-    const [first] = airs;
+    const own = sameDay.findLast((one) => one.instant <= instant) ?? sameDay[0];
+    if (own) return { air: own.air };
+    const [first] = timed;
     if (!first) return { air: undefined };
-    const nearest = airs.reduce((best, one) => (off(one) < off(best) ? one : best), first);
-    return { air: nearest, airDaysOff: Math.max(1, Math.round(off(nearest) / DAY_MS)) };
+    const off = (one: { instant: number }) => Math.abs(one.instant - instant);
+    const nearest = timed.reduce((best, one) => (off(one) < off(best) ? one : best), first);
+    return { air: nearest.air, airDaysOff: Math.max(1, Math.round(off(nearest) / DAY_MS)) };
   };
 }

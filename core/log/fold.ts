@@ -174,7 +174,8 @@ export function baselineSettings({ baseline, carburettors = 1, others }: Build):
 
 /** Ordered by time; entries of the same instant keep the order they were entered in. */
 export function inOrder(entries: readonly Entry[]): Entry[] {
-  return [...entries].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const timed = entries.map((entry) => ({ entry, instant: Date.parse(entry.at) }));
+  return timed.sort((a, b) => a.instant - b.instant).map(({ entry }) => entry);
 }
 
 /** A strike can itself be struck, which brings its entry back, whatever the clock said when it was. */

@@ -127,11 +127,20 @@ export function impossibleEntries({ lines }: Present): readonly Impossible[] {
 }
 
 /**
- * @param log - what is kept already
+ * @param before - what the log adds up to as it is kept
  * @param added - what is to be kept with it, in one go
- * @returns the first entry, new or old, that could then not be: nothing may be kept; nothing when all can
+ * @returns what it then adds up to, and the first entry, new or old, that could then not be: nothing may be kept;
+ *   nothing when all can
  */
-export function checkEntries(log: readonly Entry[], added: readonly Entry[]): Impossible | undefined {
-  const before = new Set(impossibleEntries(foldPossible(log)).map(({ entry }) => entry.id));
-  return impossibleEntries(foldPossible([...log, ...added])).find(({ entry }) => !before.has(entry.id));
+export function foldWith(
+  before: Present,
+  added: readonly Entry[],
+): { readonly present: Present; readonly refused: Impossible | undefined } {
+  const known = new Set(impossibleEntries(before).map(({ entry }) => entry.id));
+  const present = foldPossible([...before.lines.map(({ entry }) => entry), ...added]);
+  return { present, refused: impossibleEntries(present).find(({ entry }) => !known.has(entry.id)) };
 }
+
+/** The same of a log that is not folded yet. */
+export const checkEntries = (log: readonly Entry[], added: readonly Entry[]): Impossible | undefined =>
+  foldWith(foldPossible(log), added).refused;

@@ -50,7 +50,7 @@ function carburettorFromLog(logged: Build["carburettor"]): Carburettor {
   };
 }
 
-function fuelFromLog(logged: Build["fuel"]): Fuel {
+export function fuelFromLog(logged: Build["fuel"]): Fuel {
   if (logged.name !== "other") return FUELS[logged.name];
   const { density15KgM3, expansionPerK, stoichiometric } = logged;
   return { density15KgM3, expansionPerK, stoichiometric };

@@ -1,0 +1,73 @@
+import { useEffect } from "react";
+import { useWatch } from "react-hook-form";
+import { densityAltitude, powerLeft } from "#core/air/air-worth.ts";
+import { humidAirFromLog } from "#core/rig/from-build.ts";
+import { AirForm, type AirMeasured } from "./form.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import type { AirFormState } from "./use-air-form.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { formatQuantity } from "#core/units/quantity.ts";
+
+interface AirFiguresProps {
+  readonly form: AirFormState;
+  readonly preferences: Preferences;
+  /** told at every change, and that there is nothing any more when the screen is left */
+  readonly onMeasured: (measured: AirMeasured | undefined) => void;
+}
+
+/** What follows from the reading, computed while it is typed. */
+export function AirFigures({ form, preferences, onMeasured }: AirFiguresProps) {
+  const texts = useWatch({ control: form.control });
+  const parsed = AirForm.safeParse(texts);
+  const measured = parsed.success ? parsed.data : undefined;
+  const key = JSON.stringify(measured);
+  useEffect(() => {
+    onMeasured(key === undefined ? undefined : (JSON.parse(key) as AirMeasured));
+  }, [key, onMeasured]);
+  useEffect(() => () => onMeasured(undefined), [onMeasured]);
+  return measured ? (
+    <Figures measured={measured} preferences={preferences} />
+  ) : (
+    <Caution plain>
+      Type temperature, humidity and pressure: the figures and the card appear as soon as they are whole.
+    </Caution>
+  );
+}
+
+function Figures({ measured, preferences }: { measured: AirMeasured; preferences: Preferences }) {
+  const air = humidAirFromLog(measured);
+  const figures = [
+    ["Dry air", `${air.dryDensityKgM3.toFixed(4)} kg/m³`, "what the engine burns with"],
+    ["Air as it is", `${air.densityKgM3.toFixed(4)} kg/m³`, "what pulls the fuel"],
+    [
+      "Feels like",
+      formatQuantity("length", densityAltitude(air.densityKgM3), preferences.length),
+      "density altitude",
+    ],
+    [
+      "Vapour",
+      formatQuantity("pressure", air.vapourPressurePa, preferences.pressure),
+      `${(100 * air.relativeHumidity).toFixed(0)} % humidity`,
+    ],
+    ["Station pressure", formatQuantity("pressure", air.pressurePa, preferences.pressure), "at the engine"],
+    ["This air is worth", `${(100 * powerLeft(air)).toFixed(1)} %`, "of rated power"],
+  ] as const;
+  return (
+    <section aria-label="What this air is" aria-live="polite">
+      <div className="tiles">
+        {figures.map(([label, value, note]) => (
+          <div key={label}>
+            <span className="label">{label}</span>
+            <strong>{value}</strong>
+            <small>{note}</small>
+          </div>
+        ))}
+      </div>
+      {air.extrapolated && (
+        <p className="quiet" style={{ marginBottom: 0 }}>
+          Outside the formula’s own range (15 to 27 °C, above 600 hPa): extrapolated, error still below 0.1 %.
+        </p>
+      )}
+    </section>
+  );
+}

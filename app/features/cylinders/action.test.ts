@@ -1,0 +1,64 @@
+/** Idle bench, idle speed, balance, cylinders, and change per carburettor: what they log, and what they refuse. */
+import { air, at } from "../../../core/__tests__/entries.ts";
+import type { Entry } from "#core/log/schema.ts";
+import { TWIN } from "#demo/other-rigs.ts";
+import { writePreferences, readPreferences } from "#app/store/preferences.ts";
+import { freshRig, posted, present, refused, sent } from "#app/testing/rig.ts";
+import { clientAction as cylinders } from "./route.tsx";
+import { clientAction as look } from "#app/features/look/route.tsx";
+
+const twin: Entry = {
+  id: "build:twin",
+  at: at("08:00"),
+  kind: "build",
+  build: { ...TWIN.build, carburettor: { ...TWIN.build.carburettor, pumpBaseTurns: 1.5 } },
+  reopens: [],
+  why: "",
+};
+
+beforeEach(() => freshRig([twin, air("twin", "08:30")]));
+
+describe("the cylinders", () => {
+  const plugs = { intent: "plugs", zone: "mid", cut: "clean" };
+  it("are looked at side by side, each look with its cylinder", async () => {
+    await cylinders(sent({ ...plugs, tones: ["biscuit", "umber"] }));
+    await cylinders(sent({ ...plugs, tones: [null, "soot"] }));
+    const seen = (await present()).looks.map(({ entry: { cylinder, reading } }) => [
+      cylinder,
+      reading.type === "plug" && reading.tone,
+    ]);
+    expect(seen).toEqual([
+      [1, "biscuit"],
+      [2, "umber"],
+      [2, "soot"],
+    ]);
+  });
+  it("have their header pipes measured, in the tuner's unit, with the spread that is allowed", async () => {
+    await writePreferences({ ...(await readPreferences()), temperature: "°F" });
+    await cylinders(sent({ intent: "headers", texts: ["437", "410"], allowed: "36" }));
+    const { headers, build } = await present();
+    expect(headers?.temperaturesK.map((kelvin) => Math.round(kelvin ?? 0))).toEqual([498, 483]);
+    expect(build?.sync?.headerSpreadK).toBeCloseTo(20, 6);
+  });
+  it("refuse nothing looked at, one pipe alone, and what is no temperature", async () => {
+    expect(await refused(() => cylinders(sent({ ...plugs, tones: [null, null] })))).toContain(
+      "at least one plug",
+    );
+    expect(await refused(() => cylinders(sent({ ...plugs, tones: ["biscuit", null, "soot"] })))).toContain(
+      "at least one",
+    );
+    const headers = { intent: "headers", allowed: "" };
+    expect(await refused(() => cylinders(sent({ ...headers, texts: ["220", ""] })))).toContain("Two pipes");
+    expect(await refused(() => cylinders(sent({ ...headers, texts: ["220", "hot"] })))).toContain("header-1");
+    expect(
+      await refused(() => cylinders(sent({ ...headers, texts: ["220", "210"], allowed: "-3" }))),
+    ).toContain("allowed");
+  });
+  it("name themselves in a single look too", async () => {
+    const plug = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "0" };
+    await look(posted({ ...plug, cylinder: "2" }));
+    await look(posted({ ...plug, cylinder: "" }));
+    await look(posted({ ...plug, cylinder: "7" }));
+    expect((await present()).looks.map(({ entry }) => entry.cylinder)).toEqual([2, undefined, undefined]);
+  });
+});

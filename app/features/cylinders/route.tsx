@@ -1,0 +1,170 @@
+import Button from "@mui/material/Button";
+import { data, Link, useRevalidator } from "react-router";
+import type { Route } from "./+types/route";
+import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Outlier } from "#core/advice/departures.ts";
+import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/cylinder-schools.ts";
+import { PARTS } from "#core/log/parts.ts";
+import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
+import { DistributionTable } from "./DistributionTable.tsx";
+import { HeaderPipes } from "./HeaderPipes.tsx";
+import { PlugsSideBySide } from "./PlugsSideBySide.tsx";
+import { CylindersSent, readHeaders, readPlugs } from "./form.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Choice } from "#app/ui/Choice.tsx";
+import { Step } from "#app/ui/Step.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { useRig } from "#app/frame/use-rig.ts";
+import { placeHref } from "#app/frame/places.ts";
+import { openRig } from "#app/journal/open-rig.ts";
+import { refused, saveEntries } from "#app/journal/save.ts";
+import { useDistribution } from "./use-distribution.ts";
+import { useToast } from "#app/ui/Toast.tsx";
+import { readPreferences, writePreferences } from "#app/store/preferences.ts";
+import {
+  causesOf,
+  CYLINDER_SCHOOL_WORDS,
+  outlierReason,
+  outlierTitle,
+  schoolWords,
+} from "#app/vocabulary/cylinders.ts";
+import { PART_NAMES } from "#app/vocabulary/parts.ts";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = CylindersSent.safeParse(await request.json());
+  if (!parsed.success) return refused({ message: "This cannot be read. Nothing was saved." });
+  const sent = parsed.data;
+  const { build } = await openRig(params.rigId);
+  const { temperature } = await readPreferences();
+  const read = sent.intent === "plugs" ? readPlugs(sent, build) : readHeaders(sent, build, temperature);
+  if (!read.ok) return refused({ fields: read.fields });
+  const problem = await saveEntries(params.rigId, read.contents);
+  return problem ? refused(problem, 507) : data({ saved: read.contents.length });
+}
+
+function OutlierPanel({ outlier, school }: { outlier: Outlier; school: CylinderSchool }) {
+  const { header } = useRig();
+  return (
+    <section className="stack" style={{ gap: 8 }} aria-label={`Cylinder ${outlier.cylinder} differs`}>
+      <Caution>
+        {outlierTitle(outlier)}. {outlierReason(outlier)} Look at these first:
+      </Caution>
+      <ol className="steps">
+        {causesOf(outlier).map(({ text, place }) => (
+          <li key={text}>
+            {place === undefined ? text : <Link to={placeHref(header.id, place)}>{text}</Link>}
+          </li>
+        ))}
+      </ol>
+      <p style={{ margin: 0 }}>{schoolWords(school, outlier)}</p>
+    </section>
+  );
+}
+
+/** What each carburettor would be given for its own cylinders, and whom it feeds. */
+function OwnJetsTable({ ownJets }: Pick<Distribution, "ownJets">) {
+  const { header } = useRig();
+  return (
+    <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Own jets">
+      <table className="figures">
+        <caption className="label">Each jetted for its own</caption>
+        <thead>
+          <tr>
+            <th scope="col">Carburettor</th>
+            {PARTS.map((part) => (
+              <th key={part} scope="col">
+                {PART_NAMES[part]}
+              </th>
+            ))}
+            <th scope="col">
+              <span className="visually-hidden">Fit</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ownJets.map(({ carburettor, feeds, fitted, setting }) => (
+            <tr key={carburettor}>
+              <th scope="row">
+                {carburettor}
+                <small className="quiet"> feeds {feeds.join(" and ")}</small>
+              </th>
+              {PARTS.map((part) => (
+                <td key={part}>
+                  <Step part={part} from={fitted[part]} to={setting[part]} />
+                </td>
+              ))}
+              <td>
+                <Button component={Link} to={`${placeHref(header.id, "change")}?carburettor=${carburettor}`}>
+                  Change
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function title({ outliers, cylinders }: Distribution): { title: string; reason: string } {
+  const [first] = outliers;
+  if (first) return { title: outlierTitle(first), reason: outlierReason(first) };
+  const looked = cylinders.some(({ zones }) => Object.values(zones).some(({ looks }) => looks > 0));
+  return looked
+    ? { title: "The cylinders agree", reason: "None differs by more than the same jets explain." }
+    : {
+        title: "Nobody has compared the cylinders yet",
+        reason: "All of them are judged by what the engine as a whole showed. Read their plugs side by side.",
+      };
+}
+
+export default function CylindersRoute() {
+  const { build, entries, preferences, revision } = useRig();
+  const { distribution, problem } = useDistribution(revision, entries);
+  const { revalidate } = useRevalidator();
+  const say = useToast();
+  const school = preferences.cylinderSchool;
+  const choose = (chosen: CylinderSchool) =>
+    void readPreferences()
+      .then((now) => writePreferences({ ...now, cylinderSchool: chosen }))
+      .then((kept) => (kept.ok ? revalidate() : say({ words: kept.problem.message, grave: true })));
+  if (build.engine.cylinders < 2)
+    return (
+      <div className="stack">
+        <h1>One cylinder</h1>
+        <p className="lead quiet">By its description this engine has nothing to compare.</p>
+      </div>
+    );
+  if (!distribution)
+    return problem === undefined ? (
+      <Working words="Comparing the cylinders…" />
+    ) : (
+      <Caution grave>The cylinders could not be compared: {problem}</Caution>
+    );
+  const words = title(distribution);
+  return (
+    <div className="stack" style={{ gap: 24 }}>
+      <CylinderTabs />
+      <div aria-live="polite">
+        <h1>{words.title}</h1>
+        <p className="lead quiet">{words.reason}</p>
+      </div>
+      <DistributionTable cylinders={distribution.cylinders} />
+      {distribution.outliers.map((outlier) => (
+        <OutlierPanel key={outlier.cylinder} outlier={outlier} school={school} />
+      ))}
+      <Choice
+        label="A cylinder that differs"
+        value={school}
+        options={CYLINDER_SCHOOLS.map((value) => ({ value, text: CYLINDER_SCHOOL_WORDS[value].name }))}
+        onChange={choose}
+      />
+      <p className="quiet" style={{ margin: 0 }}>
+        {CYLINDER_SCHOOL_WORDS[school].how}
+      </p>
+      {school === "ownJets" && <OwnJetsTable ownJets={distribution.ownJets} />}
+      <PlugsSideBySide />
+      <HeaderPipes />
+    </div>
+  );
+}

@@ -1,0 +1,112 @@
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import { type Header } from "#core/log/schema.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { RigFace } from "#app/frame/RigFace.tsx";
+import { exportRigs, saveFile } from "#app/journal/export.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
+import { type Answer, Said } from "./Said.tsx";
+
+export function Remove({ header, onDone }: { header: Pick<Header, "id" | "name">; onDone: () => void }) {
+  const fetcher = useFetcher<Answer>();
+  // What could not be deleted is said where it was asked.
+  const gone = fetcher.state === "idle" && fetcher.data?.said !== undefined;
+  useEffect(() => {
+    if (gone) onDone();
+  }, [gone, onDone]);
+  return (
+    <Dialog open onClose={onDone} aria-labelledby="remove-title">
+      <DialogTitle id="remove-title">Delete {header.name} and its whole log?</DialogTitle>
+      <DialogContent>
+        <p style={{ margin: 0 }}>This cannot be undone. Export it first if it may be wanted again.</p>
+        <Said answer={fetcher.data} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onDone}>Keep it</Button>
+        <Button
+          color="error"
+          variant="contained"
+          disabled={fetcher.state !== "idle"}
+          onClick={() => {
+            void fetcher.submit({ intent: "remove", rigId: header.id }, { method: "post" });
+          }}
+        >
+          Delete it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unreadable: readonly string[] }) {
+  const [removing, setRemoving] = useState<Pick<Header, "id" | "name">>();
+  const [trouble, setTrouble] = useState<string>();
+  const save = (ids: readonly string[]) => {
+    setTrouble(undefined);
+    exportRigs(ids).then(saveFile, (error: unknown) => setTrouble(`Not exported: ${wordsOf(error)}`));
+  };
+  return (
+    <section className="stack">
+      <div className="row" style={{ justifyContent: "space-between" }}>
+        <h2>Export</h2>
+        {headers.length > 1 && (
+          <Button variant="outlined" onClick={() => save(headers.map(({ id }) => id))}>
+            Export all rigs
+          </Button>
+        )}
+      </div>
+      {headers.length === 0 && unreadable.length === 0 && (
+        <p className="quiet">There is no rig in this browser yet.</p>
+      )}
+      {trouble !== undefined && <Caution grave>{trouble}</Caution>}
+      <div className="lines">
+        {headers.map((header) => (
+          <div
+            key={header.id}
+            role="group"
+            aria-label={header.name}
+            className="row"
+            style={{
+              justifyContent: "space-between",
+              borderBottom: "1px solid var(--hairline)",
+              paddingBlock: 6,
+            }}
+          >
+            <RigFace header={header} line={header.id} />
+            <div className="row">
+              <Button variant="outlined" onClick={() => save([header.id])}>
+                Export log
+              </Button>
+              <Button variant="outlined" color="error" onClick={() => setRemoving(header)}>
+                Delete
+              </Button>
+            </div>
+          </div>
+        ))}
+        {unreadable.map((id) => (
+          <div
+            key={id}
+            role="group"
+            aria-label={id}
+            className="row"
+            style={{ justifyContent: "space-between" }}
+          >
+            <Caution grave>
+              The rig {id} cannot be read. Save the raw data below before anything else; then it can be
+              deleted, and a good export imported.
+            </Caution>
+            <Button variant="outlined" color="error" onClick={() => setRemoving({ id, name: id })}>
+              Delete
+            </Button>
+          </div>
+        ))}
+      </div>
+      {removing && <Remove header={removing} onDone={() => setRemoving(undefined)} />}
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useFetcher } from "react-router";
+import { Preferences } from "#app/vocabulary/preferences.ts";
+import { type Answer, Said } from "./Said.tsx";
+
+export const UNIT_FIELDS = [
+  ["temperature", "Temperature", ["°C", "°F"]],
+  ["pressure", "Pressure", ["hPa", "kPa", "inHg", "mmHg"]],
+  ["length", "Height", ["m", "ft"]],
+  ["speed", "Speed", ["km/h", "mph"]],
+  ["vacuum", "Vacuum gauges", ["kPa", "cmHg", "inHg", "mbar"]],
+  ["mixture", "Mixture meter", ["lambda", "afr"]],
+  ["keys", "Single keys", ["on", "off"]],
+] as const;
+
+export const UNIT_NAMES: Readonly<Record<string, string>> = { lambda: "λ", afr: "AFR" };
+
+export function Units({ preferences }: { preferences: Preferences }) {
+  const fetcher = useFetcher<Answer>();
+  return (
+    <section className="stack">
+      <h2>Units</h2>
+      <div style={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(150px, 1fr))", gap: 12 }}>
+        {UNIT_FIELDS.map(([name, label, units]) => (
+          <TextField
+            key={name}
+            select
+            label={label}
+            value={preferences[name]}
+            onChange={(event) =>
+              void fetcher.submit(
+                { ...preferences, [name]: event.target.value, intent: "preferences" },
+                { method: "post" },
+              )
+            }
+            slotProps={{ inputLabel: { shrink: true } }}
+          >
+            {units.map((unit) => (
+              <MenuItem key={unit} value={unit}>
+                {UNIT_NAMES[unit] ?? unit}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
+      </div>
+      <Said answer={fetcher.data} />
+    </section>
+  );
+}

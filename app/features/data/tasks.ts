@@ -1,0 +1,59 @@
+import { data } from "react-router";
+import * as z from "zod";
+import { RigId } from "#core/log/schema.ts";
+import { refused } from "#app/journal/save.ts";
+import {
+  keepBrought,
+  NamedInstrument,
+  readInstrumentNames,
+  writeInstrumentNames,
+} from "#app/store/instruments.ts";
+import { Preferences } from "#app/vocabulary/preferences.ts";
+import { importRigs } from "#app/store/merge.ts";
+import { files } from "#app/workers/client.ts";
+
+export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
+
+export const Tasks = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("import"), file: z.instanceof(Blob, { message: "Choose a file first." }) }),
+  z.object({ intent: z.literal("remove"), rigId: RigId }),
+  z.object({ intent: z.literal("preferences"), ...Preferences.shape }),
+  z.object({ intent: z.literal("nameInstrument"), ...SentInstrument }),
+  z.object({ intent: z.literal("dropInstrument"), ...SentInstrument }),
+]);
+
+export async function importFile(file: Blob) {
+  if (file.size === 0) return refused({ message: "Choose a file first: this one is empty." });
+  const read = await files.readLog(file);
+  if (!read.ok) return refused({ message: read.problem.message });
+  const merged = await importRigs(read.file.rigs, read.photos);
+  if (!merged.ok) return refused({ message: merged.problem.message }, 409);
+  for (const { header, instruments } of read.file.rigs)
+    if (instruments) await keepBrought(header.id, instruments);
+  const { rigs, entries } = merged.value;
+  const said =
+    entries === 0
+      ? "Everything in this file is already here."
+      : `Imported ${entries} entries${rigs > 0 ? `, ${rigs} new ${rigs === 1 ? "rig" : "rigs"}` : ""}.`;
+  return data({ said }, { status: 200 });
+}
+
+export async function nameInstrument({
+  intent,
+  kind,
+  name,
+}: Extract<z.infer<typeof Tasks>, { name: string }>) {
+  const parsed = NamedInstrument.safeParse({ kind, name });
+  if (!parsed.success) return refused({ fields: { name: "A name has 1 to 40 signs." } });
+  const names = await readInstrumentNames();
+  const same = (one: NamedInstrument) => one.kind === kind && one.name === parsed.data.name;
+  if (intent === "nameInstrument" && names.some(same))
+    return refused({ fields: { name: "There is one of that name already." } });
+  const next = intent === "nameInstrument" ? [...names, parsed.data] : names.filter((one) => !same(one));
+  try {
+    await writeInstrumentNames(next);
+  } catch {
+    return refused({ message: "This device could not keep it. Nothing was changed." }, 507);
+  }
+  return data({ said: "Saved." }, { status: 200 });
+}

@@ -1,0 +1,164 @@
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import Add from "@mui/icons-material/Add";
+import Close from "@mui/icons-material/Close";
+import Remove from "@mui/icons-material/Remove";
+import TextField from "@mui/material/TextField";
+import { useEffect, useState } from "react";
+import type { BestIdle, IdlePoint } from "#core/idle/best-idle.ts";
+import type { Settling } from "#core/instruments/settled.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
+import { formatTurns } from "#core/units/workshop.ts";
+import { readPoint } from "./form.ts";
+
+/** How long an idle takes to settle where no instrument watches it. */
+const SETTLES_IN_S = 10;
+
+/** Seconds since the screw was last turned. */
+function useSecondsSince(atMs: number): number {
+  const [now, setNow] = useState(atMs);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(performance.now()), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return Math.max(0, Math.floor((now - atMs) / 1000));
+}
+
+function SettleClock({ turnedAt }: { turnedAt: number }) {
+  const seconds = useSecondsSince(turnedAt);
+  const rest = SETTLES_IN_S - seconds;
+  return (
+    <p className={rest > 0 ? "quiet" : "settled"} role="timer" style={{ margin: 0 }}>
+      {rest > 0 ? `Let it settle: ${rest} s` : `Turned ${seconds} s ago: read it`}
+    </p>
+  );
+}
+
+interface WalkPanelProps {
+  readonly turns: string;
+  readonly onTurns: (text: string) => void;
+  readonly turnedAt: number;
+  /** what an instrument says of the idle; none: it is typed or tapped */
+  readonly live: Settling | undefined;
+  /** where tapping starts: the idle of the last reading, or of the book */
+  readonly usualRpm: number;
+  readonly onAdd: (point: IdlePoint) => void;
+}
+
+const TAPS = [-50, -10, 10, 50];
+
+/** One reading: where the screw stands, and the idle that it settled at. */
+export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: WalkPanelProps) {
+  const [rpm, setRpm] = useState("");
+  const [fields, setFields] = useState<Record<string, string>>({});
+  const add = (rpmText: string) => {
+    const read = readPoint(turns, rpmText);
+    setFields(read.ok ? {} : read.fields);
+    if (!read.ok) return;
+    setRpm("");
+    onAdd(read.point);
+  };
+  const typed = readTypedNumber(turns);
+  const step = (by: number) => {
+    if (typed.ok) onTurns(formatTurns(Math.min(20, Math.max(0, typed.value + by))));
+  };
+  const tap = (by: number) => {
+    const now = readTypedNumber(rpm);
+    setRpm(String(Math.round(Math.max(0, (now.ok ? now.value : usualRpm) + by))));
+  };
+  const button = {
+    width: 52,
+    height: 56,
+    border: "1px solid var(--brass)",
+    borderRadius: 1,
+    color: "var(--brass)",
+  };
+  return (
+    <form
+      className="walk-panel"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        add(rpm);
+      }}
+    >
+      <div className="turn-row">
+        <IconButton aria-label="A quarter turn in" onClick={() => step(-0.25)} sx={button}>
+          <Remove />
+        </IconButton>
+        <TextField
+          label="Turns out"
+          value={turns}
+          onChange={(event) => onTurns(event.target.value)}
+          error={fields["turns"] !== undefined}
+          helperText={fields["turns"]}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        <IconButton aria-label="A quarter turn out" onClick={() => step(0.25)} sx={button}>
+          <Add />
+        </IconButton>
+      </div>
+      {live ? (
+        <Button
+          variant="contained"
+          disabled={!live.settled}
+          onClick={() => add(String(Math.round(live.mean)))}
+          sx={{ minHeight: 56 }}
+        >
+          {live.settled ? `Take ${Math.round(live.mean)} rpm` : "Wait until it settles"}
+        </Button>
+      ) : (
+        <>
+          <div className="rpm-row">
+            <TextField
+              label="Settled at, rpm"
+              value={rpm}
+              onChange={(event) => setRpm(event.target.value)}
+              error={fields["rpm"] !== undefined}
+              helperText={fields["rpm"]}
+              slotProps={{ htmlInput: { inputMode: "numeric" }, inputLabel: { shrink: true } }}
+            />
+            <Button type="submit" variant="contained" sx={{ minHeight: 56 }}>
+              Add
+            </Button>
+          </div>
+          <SettleClock turnedAt={turnedAt} />
+          <div className="row" role="group" aria-label="Tap the speed">
+            {TAPS.map((by) => (
+              <Button key={by} variant="outlined" onClick={() => tap(by)} sx={{ minWidth: 64 }}>
+                {by > 0 ? `+${by}` : `−${-by}`}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </form>
+  );
+}
+
+interface ReadingListProps {
+  readonly points: readonly IdlePoint[];
+  readonly fit: BestIdle | undefined;
+  readonly onRemove: (index: number) => void;
+}
+
+export function ReadingList({ points, fit, onRemove }: ReadingListProps) {
+  return (
+    <ol className="readings" aria-label="Readings">
+      {points.map((point, i) => (
+        <li key={`${i} ${point.turns} ${point.rpm}`}>
+          <span>{formatTurns(point.turns)}</span>
+          <strong>{point.rpm}</strong>
+          {fit?.outliers.includes(i) && <small>does not fit</small>}
+          <IconButton
+            aria-label={`Remove ${point.rpm} at ${formatTurns(point.turns)}`}
+            onClick={() => onRemove(i)}
+            sx={{ width: 48, height: 48 }}
+          >
+            <Close fontSize="small" />
+          </IconButton>
+        </li>
+      ))}
+    </ol>
+  );
+}

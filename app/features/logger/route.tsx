@@ -1,0 +1,103 @@
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import { useState } from "react";
+import { redirect } from "react-router";
+import type { Route } from "./+types/route";
+import { loggerContents, LoggerSent } from "./form.ts";
+import { ChooseFile } from "./ChooseFile.tsx";
+import { LogIt } from "./LogIt.tsx";
+import { MapColumns } from "./MapColumns.tsx";
+import { Doubts, Results } from "./Results.tsx";
+import { useLogger } from "./use-logger.ts";
+import { Simulated } from "#app/ui/Simulated.tsx";
+import { Caution } from "#app/ui/Caution.tsx";
+import { openRig } from "#app/journal/open-rig.ts";
+import { refused, saveEntries } from "#app/journal/save.ts";
+import { fileWords, resultTitle } from "./words.ts";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = LoggerSent.safeParse(await request.json());
+  if (!parsed.success)
+    return refused({ message: "This file’s figures cannot be logged. Nothing was saved." });
+  if (parsed.data.zones.length === 0 && parsed.data.runs.length === 0)
+    return refused({ message: "There is nothing in it to log." });
+  await openRig(params.rigId);
+  const problem = await saveEntries(params.rigId, loggerContents(parsed.data));
+  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+}
+
+export default function LoggerRoute() {
+  const { opened, mapping, reduced, progress, problem, busy, ...act } = useLogger();
+  const [again, setAgain] = useState(false);
+  const reading = progress !== undefined;
+  const columns = opened && mapping && (
+    <MapColumns
+      looked={opened.looked}
+      mapping={mapping}
+      known={opened.known}
+      onMapping={act.setMapping}
+      onRead={() => {
+        setAgain(false);
+        void act.read(mapping);
+      }}
+    />
+  );
+  return (
+    <div className="stack" style={{ gap: 20 }}>
+      <div aria-live="polite">
+        <h1>{reduced ? resultTitle(reduced) : "A logger’s file"}</h1>
+        <p className="lead quiet">
+          {opened ? opened.name : "λ by zone, with the sensor’s delay taken off, and every pull timed."}
+          {reduced && `: ${fileWords(reduced)}`} {opened?.looked.simulated && <Simulated />}
+        </p>
+      </div>
+      <ChooseFile
+        busy={busy}
+        opened={opened}
+        onFile={(file, name) => void act.open(file, name)}
+        onSimulate={() => void act.simulate()}
+        onProblem={act.setProblem}
+      />
+      {problem !== undefined && <Caution grave>{problem}</Caution>}
+      {reading && (
+        <div className="row" role="status">
+          <LinearProgress
+            variant="determinate"
+            value={100 * progress}
+            aria-label="Read so far"
+            sx={{ flex: 1, minWidth: 160, height: 10 }}
+          />
+          <span>{Math.round(100 * progress)} %</span>
+          <Button variant="outlined" onClick={act.cancel}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {reduced && mapping && !reading && (
+        <Doubts reduced={reduced} mapping={mapping} onFix={(fixed) => void act.read(fixed)} />
+      )}
+      {!reduced && !reading && columns}
+      {reduced && opened && !reading && (
+        <>
+          <Results reduced={reduced} />
+          {reduced.doubts.length === 0 && (
+            <LogIt reduced={reduced} file={{ name: opened.name, simulated: opened.looked.simulated }} />
+          )}
+          <Button
+            variant="outlined"
+            aria-expanded={again}
+            sx={{ justifySelf: "start" }}
+            onClick={() => setAgain(!again)}
+          >
+            {again ? "Close the columns" : "The columns, to read it again"}
+          </Button>
+          {again && columns}
+        </>
+      )}
+      <Caution plain>
+        Log under load on a closed course or a proper stand, from the rich side. Route the cables clear of
+        chain, wheels and pipe, and look at the screen in the pit only.
+      </Caution>
+    </div>
+  );
+}

@@ -1,0 +1,44 @@
+/** Whose eyes, which sensor: asked only where more than one is known. */
+import type { InstrumentKind } from "#core/looks/instruments.ts";
+import type { NamedInstrument } from "#app/store/instruments.ts";
+import { Choice } from "#app/ui/Choice.tsx";
+import { INSTRUMENT_WORDS } from "#app/vocabulary/instruments.ts";
+import type { HowName } from "#app/frame/look-query.ts";
+
+const KIND_OF: Readonly<Partial<Record<HowName, InstrumentKind>>> = {
+  plug: "reader",
+  witness: "reader",
+  lambda: "lambda",
+  temperature: "temperature",
+  ride: "ride",
+};
+/** The rig's usual one has no name. */
+const USUAL = "";
+
+interface ReadWithProps {
+  readonly how: HowName;
+  readonly names: readonly NamedInstrument[];
+  readonly value: string;
+  readonly onChange: (name: string) => void;
+}
+
+export function ReadWith({ how, names, value, onChange }: ReadWithProps) {
+  const kind = KIND_OF[how];
+  const own = names.filter((one) => one.kind === kind);
+  if (kind === undefined || own.length === 0) return null;
+  const chosen = own.some(({ name }) => name === value) ? value : USUAL;
+  return (
+    <>
+      <input type="hidden" name="instrument" value={chosen} />
+      <Choice
+        label={INSTRUMENT_WORDS[kind].name}
+        value={chosen}
+        options={[
+          { value: USUAL, text: "The usual" },
+          ...own.map(({ name }) => ({ value: name, text: name })),
+        ]}
+        onChange={onChange}
+      />
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import { TONES, type Tone } from "#core/log/parts.ts";
+import { LIGHT_TONES, TONE_COLOURS } from "#app/theme/colours.ts";
+import { TONE_MEANINGS } from "#app/vocabulary/parts.ts";
+
+interface ToneScaleProps {
+  readonly label: string;
+  readonly value: Tone | undefined;
+  readonly onChange: (tone: Tone) => void;
+}
+
+/** The seven tones of a plug, lean to rich: told by lightness and by word. */
+export function ToneScale({ label, value, onChange }: ToneScaleProps) {
+  return (
+    <div className="tone-scale" role="radiogroup" aria-label={label}>
+      {TONES.map((tone) => (
+        <button
+          key={tone}
+          type="button"
+          role="radio"
+          aria-checked={tone === value}
+          onClick={() => onChange(tone)}
+          style={{ background: TONE_COLOURS[tone], color: LIGHT_TONES.has(tone) ? "#1D1A15" : "#FFFFFF" }}
+        >
+          {tone}
+          <small>{TONE_MEANINGS[tone]}</small>
+        </button>
+      ))}
+    </div>
+  );
+}

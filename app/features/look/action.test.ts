@@ -1,0 +1,124 @@
+import { air, build, fit } from "../../../core/__tests__/entries.ts";
+import { fold } from "#core/log/fold.ts";
+import { ENDURO_BUILD } from "#demo/enduro-build.ts";
+import { freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { clientAction as change } from "#app/features/change/route.tsx";
+import { clientAction as logLook } from "./route.tsx";
+import { clientAction as tap } from "#app/frame/route.tsx";
+const PLUG = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "0" };
+const LAMBDA = { type: "lambda", zone: "top", figure: "0,86", scale: "lambda", sensor: "inside" };
+const SETTING = { pilot: "45", screwTurns: "1 1/2", clip: "3", main: "165", shimMm: "0" };
+
+beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
+afterEach(() => jest.restoreAllMocks());
+
+describe("logging a look", () => {
+  it("saves a plug's tone, and a λ figure typed as λ or as AFR of this fuel", async () => {
+    await logLook(posted(PLUG));
+    await logLook(posted(LAMBDA));
+    await logLook(posted({ ...LAMBDA, figure: "12.556", scale: "afr" }));
+    const looks = (await logged()).filter(({ kind }) => kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { type: "plug", tone: "cocoa", colderSteps: 0 } },
+      { reading: { type: "lambda", lambda: 0.86 } },
+      { reading: { type: "lambda", sensor: "inside" } },
+    ]);
+    const last = looks[2];
+    expect(last?.kind === "look" && last.reading.type === "lambda" && last.reading.lambda).toBeCloseTo(
+      0.86,
+      4,
+    );
+  });
+
+  it("saves what it did, and what else is on a plug", async () => {
+    await logLook(posted({ type: "symptom", zone: "low", symptom: "bogs", notJetting: "" }));
+    await logLook(posted({ ...PLUG, findings: "wet specks" }));
+    const looks = (await logged()).filter(({ kind }) => kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { type: "symptom", zone: "low", symptom: "bogs" } },
+      { reading: { type: "plug", findings: ["wet", "specks"] } },
+    ]);
+  });
+
+  it("keeps what is no jetting as a note: it moves no jet", async () => {
+    const before = fold(await logged()).looks.length;
+    await logLook(
+      posted({ type: "symptom", zone: "idle", symptom: "popsOnOverrun", notJetting: "The joint leaks." }),
+    );
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "note",
+      text: "Pops on the overrun. The joint leaks.",
+    });
+    expect(fold(await logged()).looks.length).toBe(before);
+  });
+
+  it("keeps the answer that came with a symptom, and passes over one that is none", async () => {
+    const symptom = { type: "symptom", zone: "top", symptom: "cutsInAndOut", notJetting: "" };
+    await logLook(posted({ ...symptom, question: "comesBackRolledOff", is: "yes" }));
+    await logLook(posted({ ...symptom, question: "", is: "" }));
+    await logLook(posted({ ...symptom, question: "poem", is: "yes" }));
+    const kinds = (await logged()).slice(-4).map((entry) => entry.kind);
+    expect(kinds).toEqual(["answer", "look", "look", "look"]);
+    expect(fold(await logged()).answers).toMatchObject([{ question: "comesBackRolledOff", is: "yes" }]);
+  });
+
+  it("logs an answer and what came of a fault in one tap each, and refuses what is none", async () => {
+    await tap(posted({ intent: "answer", question: "screwMatters", is: "no" }));
+    await tap(posted({ intent: "fault", fault: "airLeak", is: "mended" }));
+    const present = fold(await logged());
+    expect(present.answers).toMatchObject([{ question: "screwMatters", is: "no" }]);
+    expect(present.faultWords).toMatchObject([{ fault: "airLeak", is: "mended" }]);
+    expect(present.reopenings).toEqual([["pilot", "zones"]]);
+    await refusal(() => tap(posted({ intent: "answer", question: "screwMatters", is: "maybe" })));
+    await refusal(() => tap(posted({ intent: "fault", fault: "curse", is: "mended" })));
+    await refusal(() => tap(posted({ intent: "fault", fault: "cylinderSeal", is: "mended", cylinder: "3" })));
+  });
+
+  it("logs only what differs, however it was typed", async () => {
+    await change(posted({ ...SETTING, screwTurns: "1¾", main: "160" }));
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "fit",
+      changes: [{ part: "screwTurns", to: 1.75 }],
+      because: "own",
+    });
+  });
+
+  it.each([
+    [{ main: "big" }, "main", "Main must be a jet number"],
+    [{ clip: "2.5" }, "clip", "Clip must be a groove"],
+    [{ clip: "9" }, "clip", "clip must be in 1..5, got 9"],
+    [{ screwTurns: "40" }, "screwTurns", "Screw must be turns out from 0 to 10"],
+  ])("refuses %p on its own field", async (wrong, field, words) => {
+    const { fields } = await refusal(() => change(posted({ ...SETTING, main: "160", ...wrong })));
+    expect(fields?.[field]).toContain(words);
+  });
+
+  it("does not log nothing", async () => {
+    const { message } = await refusal(() => change(posted({ ...SETTING, main: "160" })));
+    expect(message).toBe("Nothing differs from what is fitted.");
+  });
+});
+
+describe("better or worse", () => {
+  const say = (verdict: string, putBack = "no") =>
+    tap(posted({ intent: "compared", verdict, zone: "top", putBack }));
+  it("ends the open change, and worse may put it back in the same write", async () => {
+    expect(fold(await logged()).openChange).toBeDefined();
+    await say("worse", "yes");
+    const { openChange, setting, looks } = fold(await logged());
+    expect(openChange).toBeUndefined();
+    expect(setting?.main).toBe(ENDURO_BUILD.baseline.setting.main);
+    expect(looks.at(-1)?.entry.reading).toEqual({
+      type: "compared",
+      zone: "top",
+      verdict: "worse",
+      fit: "fit:0001",
+    });
+    const { message } = await refusal(() => say("better"));
+    expect(message).toContain("Nothing has been changed");
+  });
+  it("leaves it fitted when it is better, or when the tuner says so", async () => {
+    await say("better");
+    expect(fold(await logged())).toMatchObject({ openChange: undefined, setting: { main: 160 } });
+  });
+});

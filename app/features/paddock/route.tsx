@@ -1,0 +1,144 @@
+import Button from "@mui/material/Button";
+import { Link, data, useFetcher } from "react-router";
+import type { Route } from "./+types/route";
+import type { Header } from "#core/log/schema.ts";
+import { demoTrouble, loadDemo } from "#app/journal/demo.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+import { listRigs } from "#app/store/book.ts";
+import { revisionOf } from "#app/store/rig-log.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { PageHead } from "#app/ui/PageHead.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { Step } from "#app/ui/Step.tsx";
+import { RigFace } from "#app/frame/RigFace.tsx";
+import { refused, type ActionProblem } from "#app/journal/save.ts";
+import { useInView } from "#app/ui/use-in-view.ts";
+import { useFace } from "./use-face.ts";
+import { MiniStrip } from "#app/frame/strip/Strip.tsx";
+import { heldWords } from "#app/vocabulary/walk-round.ts";
+import { airWords } from "#app/vocabulary/entries.ts";
+import { nextWords } from "#app/vocabulary/next.ts";
+import { PART_NAMES } from "#app/vocabulary/parts.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+
+export const meta = () => [{ title: "Paddock · Tamis" }];
+
+const UNREADABLE = "cannot be read. Save the raw data on the Data page, then import a good export.";
+
+export async function clientLoader() {
+  const [shelf, preferences] = await Promise.all([listRigs(), readPreferences()]);
+  if (!shelf.ok) return { rigs: [], troubles: [shelf.problem.message], preferences };
+  const { headers, unreadable } = shelf.value;
+  const revisions = await Promise.all(headers.map(({ id }) => revisionOf(id)));
+  const rigs = headers.flatMap((header, i) => {
+    const revision = revisions[i];
+    return revision?.ok ? [{ header, revision: revision.value }] : [];
+  });
+  const troubles = [
+    ...unreadable.map((id) => `The rig ${id} ${UNREADABLE}`),
+    ...revisions.flatMap((revision) => (revision.ok ? [] : [revision.problem.message])),
+  ];
+  // A first visit whose demo could not be kept says so, not only that there is nothing.
+  const demo = demoTrouble();
+  return { rigs, troubles: demo === undefined ? troubles : [...troubles, demo], preferences };
+}
+
+export async function clientAction() {
+  const loaded = await loadDemo();
+  return loaded.ok ? data({}, { status: 200 }) : refused({ message: loaded.problem.message }, 507);
+}
+
+interface RigCardProps {
+  readonly header: Header;
+  readonly revision: string;
+  readonly preferences: Preferences;
+}
+
+function RigCard({ header, revision, preferences }: RigCardProps) {
+  const [place, inView] = useInView<HTMLAnchorElement>();
+  const { face, problem } = useFace(header.id, revision, inView);
+  const { advice, air, held = [] } = face ?? {};
+  const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
+  const line = air ? airWords(air, preferences) : face ? "no air read yet" : "";
+  return (
+    <Link className="rig-card" to={`/rigs/${header.id}`} ref={place}>
+      <RigFace header={header} line={line} />
+      <div style={{ gridArea: "next", padding: "12px 16px" }}>
+        <h2>
+          {words?.title ??
+            (problem === undefined ? "Working out today’s card…" : "The advice could not be worked out")}
+        </h2>
+        <p className="quiet" style={{ margin: "6px 0 0", lineHeight: 1.4 }}>
+          {words?.reason ?? problem}
+        </p>
+      </div>
+      <div style={{ gridArea: "strip", padding: "0 16px 10px" }}>
+        {advice ? <MiniStrip advice={advice} /> : <div style={{ height: 64 }} />}
+      </div>
+      {held.length === 0 && (
+        <div className="fits">
+          {advice?.card.rows.map(({ part, from, to }) => (
+            <div key={part}>
+              <span className="quiet">{PART_NAMES[part]}</span> <Step part={part} from={from} to={to} />
+            </div>
+          ))}
+        </div>
+      )}
+    </Link>
+  );
+}
+
+function EmptyPaddock() {
+  const fetcher = useFetcher<ActionProblem>();
+  return (
+    <section className="stack">
+      <h1>The paddock is empty</h1>
+      <p className="lead quiet">
+        A rig is a machine with its carburettor and its log. Bring one in from a file, or load the demo: an
+        invented 250 enduro with two days of looks at an invented mountain.
+      </p>
+      <div className="row">
+        <fetcher.Form method="post">
+          <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
+            {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
+          </Button>
+        </fetcher.Form>
+        <Button component={Link} to="/new" variant="outlined">
+          New rig
+        </Button>
+        <Button component={Link} to="/data" variant="outlined">
+          Import a log
+        </Button>
+      </div>
+      <Problem message={fetcher.data?.message} />
+    </section>
+  );
+}
+
+export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
+  const { rigs, troubles, preferences } = loaderData;
+  return (
+    <div className="page">
+      <PageHead />
+      <main className="stack">
+        {troubles.map((message) => (
+          <Caution grave key={message}>
+            {message}
+          </Caution>
+        ))}
+        {rigs.length > 0 && (
+          <div className="row" style={{ justifyContent: "space-between" }}>
+            <h1>Paddock</h1>
+            <Button component={Link} to="/new" variant="outlined">
+              New rig
+            </Button>
+          </div>
+        )}
+        {rigs.map(({ header, revision }) => (
+          <RigCard key={header.id} header={header} revision={revision} preferences={preferences} />
+        ))}
+        {rigs.length === 0 && troubles.length === 0 && <EmptyPaddock />}
+      </main>
+    </div>
+  );
+}

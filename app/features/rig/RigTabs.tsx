@@ -1,0 +1,27 @@
+import { NavLink } from "react-router";
+import { useRig } from "#app/frame/use-rig.ts";
+import { placeHref } from "#app/frame/places.ts";
+
+const TABS = [
+  ["Described", "build"],
+  ["Needle", "needle"],
+  ["Box", "box"],
+  ["Base sheet", "base"],
+  ["Teardown", "teardown"],
+  ["Work done", "work"],
+  ["Ways of working", "schools"],
+] as const;
+
+/** The screens that together describe the machine. */
+export function RigTabs() {
+  const { header } = useRig();
+  return (
+    <nav className="tabs" aria-label="The rig">
+      {TABS.map(([text, path]) => (
+        <NavLink key={path} to={placeHref(header.id, path)}>
+          {text}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,99 @@
+import { useState } from "react";
+import { data } from "react-router";
+import type { Route } from "./+types/route";
+import { BaseSheet } from "#core/log/schema.ts";
+import { applyFit } from "#core/log/fold.ts";
+import { buildOfCarburettor } from "#core/rig/carburettors.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { BaseSent, readBase } from "./form.ts";
+import { sheetFor, UNSTAMPED } from "#app/journal/limits.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { changesTowards } from "#app/journal/fit-changes.ts";
+import { useRig } from "#app/frame/use-rig.ts";
+import { overtaken } from "#app/journal/seen.ts";
+import { RigTabs } from "../RigTabs.tsx";
+import { openRig, type OpenRig } from "#app/journal/open-rig.ts";
+import { fieldMessages, modelRefusal, refused, saveEntry, logEntries } from "#app/journal/save.ts";
+import { listSheets, saveSheets } from "#app/store/base-sheets.ts";
+import { Sent, baseOf } from "./sent.ts";
+import { BackToBase } from "./BackToBase.tsx";
+import { SheetFiles } from "./SheetFiles.tsx";
+import { SheetEditor } from "./SheetEditor.tsx";
+
+export async function clientLoader() {
+  const sheets = await listSheets();
+  return sheets.ok
+    ? { sheets: sheets.value, trouble: undefined }
+    : { sheets: [], trouble: sheets.problem.message };
+}
+
+async function saveSheet(rigId: string, { seen, ...sent }: BaseSent & { seen?: string | undefined }) {
+  const read = readBase(sent);
+  if (!read.ok) return refused({ fields: read.fields });
+  const { build, present } = await openRig(rigId);
+  const told = overtaken(present, "base", seen);
+  if (told) return refused(told, 409);
+  const refusal = modelRefusal(() => checkSettingOn(build, read.sheet.setting));
+  if (refusal !== undefined) return refused({ message: refusal });
+  const logged = await logEntries(rigId, [{ kind: "base", sheet: read.sheet }]);
+  if (!logged.ok) return refused(logged.problem, 507);
+  const [now] = logged.ids;
+  if (read.sheet.stamp === UNSTAMPED) return data({ said: "Saved for this rig.", seen: now });
+  const kept = await saveSheets([read.sheet]);
+  return kept.ok
+    ? data({ said: `Saved, and found again by ${read.sheet.stamp}.`, seen: now })
+    : refused({ message: `Saved in this rig’s log. ${kept.problem.message}` }, 507);
+}
+
+async function putToBase(rigId: string, { build, present }: OpenRig) {
+  const wanted = baseOf(build, present.sheet);
+  const changes = changesTowards(present.settings, wanted);
+  if (changes.length === 0) return refused({ message: "Everything is at its base already." });
+  const fit = { changes, because: "base" as const };
+  const refusal = modelRefusal(() => {
+    for (const [i, setting] of present.settings.entries())
+      checkSettingOn(buildOfCarburettor(build, i), applyFit(setting, fit, i + 1));
+  });
+  if (refusal !== undefined) return refused({ message: refusal });
+  const problem = await saveEntry(rigId, "fit", fit);
+  return problem ? refused(problem, 507) : data({ said: "Everything is back at its base, as one entry." });
+}
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = Sent.safeParse(await request.json());
+  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error), message: "Nothing was saved." });
+  const sent = parsed.data;
+  if (sent.intent === "sheet") return saveSheet(params.rigId, sent);
+  if (sent.intent === "putToBase") return putToBase(params.rigId, await openRig(params.rigId));
+  const kept = await saveSheets(sent.sheets);
+  return kept.ok
+    ? data({ said: `${sent.sheets.length} base sheets imported.` })
+    : refused({ message: kept.problem.message }, 507);
+}
+
+export default function BaseRoute({ loaderData }: Route.ComponentProps) {
+  const { build, present } = useRig();
+  const [found, setFound] = useState<BaseSheet>();
+  const sheet = found ?? sheetFor(build, present.sheet);
+  return (
+    <div className="stack" style={{ gap: 28 }}>
+      <RigTabs />
+      <div>
+        <h1>Base sheet</h1>
+        <p className="lead quiet">
+          What the maker’s book says of this carburettor, typed once and found again by the number stamped on
+          it.
+        </p>
+      </div>
+      <Problem message={loaderData.trouble} />
+      <BackToBase />
+      <SheetEditor
+        key={`${sheet.stamp} ${found ? "found" : "own"}`}
+        sheet={sheet}
+        known={loaderData.sheets}
+        onFound={setFound}
+      />
+      <SheetFiles sheets={loaderData.sheets} />
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import Button from "@mui/material/Button";
+import { FormProvider, useForm } from "react-hook-form";
+import { useNavigation, useSubmit } from "react-router";
+import { Box, type Build, type Setting } from "#core/log/schema.ts";
+import { mergeBoxes } from "#core/rig/box-table.ts";
+import { BoxForm, boxTexts, type BoxTexts } from "./form.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { type ActionProblem } from "#app/journal/save.ts";
+import { Field } from "./fields.tsx";
+import { Drilled, Families } from "./OtherJets.tsx";
+import { Drawers } from "./Drawers.tsx";
+import { BoxFiles } from "./BoxFiles.tsx";
+
+export interface BoxEditorProps {
+  readonly build: Build;
+  readonly fitted: Setting;
+  readonly card: Setting;
+  readonly seen: string;
+  readonly answer: ActionProblem | undefined;
+}
+
+export function BoxEditor({ build, fitted, card, seen, answer }: BoxEditorProps) {
+  const submit = useSubmit();
+  const saving = useNavigation().state !== "idle";
+  const form = useForm<BoxTexts, unknown, Box>({
+    resolver: zodResolver(BoxForm),
+    defaultValues: boxTexts(build.box),
+    mode: "onTouched",
+  });
+  const save = (box: Box) =>
+    void submit(JSON.stringify({ box, seen }), { method: "post", encType: "application/json" });
+  const add = (box: Box) => {
+    const typed = BoxForm.safeParse(form.getValues());
+    form.reset(boxTexts(mergeBoxes(typed.success ? typed.data : build.box, box)), {
+      keepDefaultValues: true,
+    });
+  };
+  return (
+    <FormProvider {...form}>
+      <Drawers build={build} fitted={fitted} card={card} />
+      <BoxFiles onBox={add} />
+      <form
+        className="stack"
+        style={{ gap: 24 }}
+        noValidate
+        onSubmit={(event) => void form.handleSubmit(save)(event)}
+      >
+        <section className="stack">
+          <Field name="mains" label="Main jets" />
+          <Field name="pilots" label="Pilot jets" />
+          <Field
+            name="shimsMm"
+            label="Washers and shims under the clip, mm"
+            hint="Empty if there are none."
+          />
+        </section>
+        <Drilled />
+        <Families />
+        <Problem message={answer?.message} />
+        <div className="row save">
+          <Button type="submit" variant="contained" disabled={saving}>
+            {saving ? "Saving…" : "Save the box"}
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}

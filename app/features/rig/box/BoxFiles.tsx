@@ -1,0 +1,69 @@
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { Box } from "#core/log/schema.ts";
+import { type BoxRead } from "#core/rig/box-table.ts";
+import { boxCsv, readBoxFile } from "./csv.ts";
+import { FileButton } from "#app/ui/FileButton.tsx";
+import { GoodOnes } from "../GoodOnes.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { useRig } from "#app/frame/use-rig.ts";
+import { saveFile } from "#app/journal/export.ts";
+
+export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
+  const { build, header } = useRig();
+  const [trouble, setTrouble] = useState<string>();
+  const [halfGood, setHalfGood] = useState<BoxRead>();
+  const [taken, setTaken] = useState<number>();
+  const take = (read: BoxRead) => {
+    onBox(read.box);
+    setHalfGood(undefined);
+    setTaken(read.good);
+  };
+  const open = async (file: File) => {
+    setTrouble(undefined);
+    setHalfGood(undefined);
+    setTaken(undefined);
+    const answer = await readBoxFile(file);
+    if (!answer.ok) setTrouble(answer.message);
+    else if (answer.read.bad.length > 0) setHalfGood(answer.read);
+    else take(answer.read);
+  };
+  return (
+    <section className="stack">
+      <div className="row">
+        <FileButton
+          words="Import CSV"
+          label="Box file to import"
+          accept=".csv,text/csv,text/plain"
+          onFiles={([file]) => file && void open(file)}
+        />
+        <Button
+          variant="outlined"
+          onClick={() =>
+            saveFile({
+              name: `tamis-box-${header.plate}.csv`,
+              blob: new Blob([boxCsv(build.box)], { type: "text/csv" }),
+            })
+          }
+        >
+          Export CSV
+        </Button>
+      </div>
+      <Problem message={trouble} />
+      {taken !== undefined && (
+        <p role="status" style={{ margin: 0 }}>
+          {taken} rows are in the fields below. Save the box to keep them.
+        </p>
+      )}
+      {halfGood && (
+        <GoodOnes
+          what="row"
+          good={halfGood.good}
+          bad={halfGood.bad}
+          onTake={() => take(halfGood)}
+          onLeave={() => setHalfGood(undefined)}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,85 @@
+import Button from "@mui/material/Button";
+import { useFieldArray, useWatch } from "react-hook-form";
+import { type BoxTexts } from "./form.ts";
+import { JETS, NUMBERINGS, Field, Pick, RemoveButton } from "./fields.tsx";
+
+export function Drilled() {
+  const { fields, append, remove } = useFieldArray<BoxTexts, "drilled">({ name: "drilled" });
+  return (
+    <section className="stack">
+      <h2>Drilled by hand</h2>
+      <p className="quiet" style={{ margin: 0 }}>
+        The stamp no longer holds: measure the hole with a drill’s shank or a pin gauge. On the card it counts
+        as what it is.
+      </p>
+      {fields.map((field, i) => (
+        <div key={field.id} className="box-row">
+          <Pick name={`drilled.${i}.part`} label="Jet" options={JETS} />
+          <Field name={`drilled.${i}.stamped`} label="As stamped" />
+          <Field name={`drilled.${i}.measuredMm`} label="Measured, mm" />
+          <RemoveButton label={`Remove drilled jet ${i + 1}`} onClick={() => remove(i)} />
+        </div>
+      ))}
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: "start" }}
+        onClick={() => append({ part: "main", stamped: "", measuredMm: "" })}
+      >
+        Add a drilled jet
+      </Button>
+    </section>
+  );
+}
+
+export function Family({ index, onRemove }: { index: number; onRemove: () => void }) {
+  const by = useWatch<BoxTexts, `families.${number}.by`>({ name: `families.${index}.by` });
+  return (
+    <div className="stack" style={{ gap: 10 }}>
+      <div className="box-row">
+        <Field name={`families.${index}.name`} label="Family" />
+        <Pick name={`families.${index}.part`} label="Jet" options={JETS} />
+        <Pick name={`families.${index}.by`} label="Numbered" options={NUMBERINGS} />
+        <RemoveButton label={`Remove family ${index + 1}`} onClick={onRemove} />
+      </div>
+      {by === "flow" && (
+        <div className="two">
+          <Field name={`families.${index}.referenceNumber`} label="This number" />
+          <Field name={`families.${index}.referenceDiameterMm`} label="flows like a hole of, mm" />
+        </div>
+      )}
+      <Field name={`families.${index}.sizes`} label="Sizes" />
+    </div>
+  );
+}
+
+export function Families() {
+  const { fields, append, remove } = useFieldArray<BoxTexts, "families">({ name: "families" });
+  return (
+    <section className="stack">
+      <h2>Other families that fit the thread</h2>
+      <p className="quiet" style={{ margin: 0 }}>
+        Numbered another way: each is turned into this carburettor’s own numbers, so that nobody fits a flow
+        number for a diameter.
+      </p>
+      {fields.map((field, i) => (
+        <Family key={field.id} index={i} onRemove={() => remove(i)} />
+      ))}
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: "start" }}
+        onClick={() =>
+          append({
+            name: "",
+            part: "main",
+            by: "flow",
+            referenceNumber: "100",
+            referenceDiameterMm: "1",
+            sizes: "",
+          })
+        }
+      >
+        Add a family
+      </Button>
+    </section>
+  );
+}

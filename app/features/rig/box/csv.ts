@@ -1,0 +1,52 @@
+/** The jet box as a CSV file, through the package that reads spreadsheets' dialects. */
+import Papa from "papaparse";
+import type { Box } from "#core/log/schema.ts";
+import { BOX_COLUMNS, boxFromRows, boxToRows, type BoxRead, type BoxRow } from "#core/rig/box-table.ts";
+
+const LARGEST_BYTES = 256 * 1024;
+const MOST_ROWS = 1000;
+
+export type BoxFileRead = { ok: true; read: BoxRead } | { ok: false; message: string };
+
+const failed = (message: string): BoxFileRead => ({ ok: false, message });
+
+/** @returns the rows of a box file, the bad ones with their problem, or why it is no such file at all */
+export async function readBoxFile(file: Blob): Promise<BoxFileRead> {
+  if (file.size === 0) return failed("This file is empty. Choose a CSV with the columns part and size.");
+  if (file.size > LARGEST_BYTES)
+    return failed("This file is too large for a jet box (over 256 kB). Choose the one with your jets.");
+  const text = await file.text();
+  // A NUL or the sign for undecodable bytes: a picture, a spreadsheet's own format, another encoding.
+  if (/[\0\uFFFD]/.test(text))
+    return failed("This is no text file. Save the table as CSV (UTF-8), then choose that.");
+  const { data, meta } = Papa.parse<Partial<BoxRow>>(text.replace(/^\uFEFF/, ""), {
+    header: true,
+    skipEmptyLines: "greedy",
+    transformHeader: (name) => name.trim().toLowerCase(),
+  });
+  const missing = ["part", "size"].filter((column) => !meta.fields?.includes(column));
+  if (missing.length > 0)
+    return failed(
+      `The first row must name the columns part and size; ${missing.join(" and ")} is missing. It may also hold ${BOX_COLUMNS.slice(2).join(", ")}.`,
+    );
+  if (data.length > MOST_ROWS)
+    return failed(`This file has ${data.length} rows; a jet box has at most ${MOST_ROWS}.`);
+  const rows = data.map(
+    (row) =>
+      Object.fromEntries(BOX_COLUMNS.map((column) => [column, asWritten(row[column] ?? "")])) as BoxRow,
+  );
+  return { ok: true, read: boxFromRows(rows) };
+}
+
+/** What a spreadsheet would run instead of show; a negative number is a number. */
+const RUNS = /^\s*(?:[=+@|%\uFF0B\uFF1D\uFF20]|[-\u2212\uFF0D](?!\d+(?:\.\d+)?$)|[\t\r\n])/;
+/** Put before such a cell, and taken off again when it is read here. */
+const DEFUSED = "'";
+const asWritten = (cell: string): string =>
+  cell.startsWith(DEFUSED) && RUNS.test(cell.slice(DEFUSED.length)) ? cell.slice(DEFUSED.length) : cell;
+
+export const boxCsv = (box: Box): string =>
+  Papa.unparse(
+    { fields: [...BOX_COLUMNS], data: boxToRows(box).map((row) => BOX_COLUMNS.map((c) => row[c])) },
+    { escapeFormulae: RUNS },
+  );

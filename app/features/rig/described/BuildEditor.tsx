@@ -1,0 +1,69 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import Button from "@mui/material/Button";
+import type { ReactNode } from "react";
+import { FormProvider, useForm } from "react-hook-form";
+import type { Build } from "#core/log/schema.ts";
+import { BuildForm, buildTexts, type BuildTexts } from "./form.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
+import {
+  BaselineSection,
+  BoxSection,
+  MachineSection,
+  PlugSection,
+  RidingSection,
+  RulesSection,
+} from "./sections.tsx";
+
+interface BuildEditorProps {
+  readonly start: Build;
+  readonly saveWords: string;
+  readonly saving: boolean;
+  readonly onSave: (build: Build) => void;
+  /** what stands above the fields and below them */
+  readonly before?: ReactNode;
+  readonly after?: ReactNode;
+  /** the box too: later it has a screen of its own */
+  readonly withBox?: boolean;
+}
+
+/** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
+export function BuildEditor({ start, saveWords, saving, onSave, before, after, withBox }: BuildEditorProps) {
+  const form = useForm<BuildTexts, unknown, Build>({
+    resolver: zodResolver(BuildForm),
+    defaultValues: buildTexts(start),
+    mode: "onTouched",
+  });
+  const wrong = Object.keys(form.formState.errors).length > 0 && form.formState.isSubmitted;
+  return (
+    <FormProvider {...form}>
+      <form
+        className="stack"
+        style={{ gap: 32 }}
+        noValidate
+        onSubmit={(event) => void form.handleSubmit(onSave)(event)}
+      >
+        {before}
+        <MachineSection />
+        <CarburettorsEditor start={start} />
+        <BaselineSection />
+        {withBox && <BoxSection />}
+        <PlugSection />
+        <RulesSection />
+        <RidingSection />
+        {after}
+        {wrong && (
+          <Caution grave>
+            Something above cannot be; it is marked at its field. Nothing was saved, and nothing typed is
+            lost.
+          </Caution>
+        )}
+        <div className="row save">
+          <Button type="submit" variant="contained" disabled={saving}>
+            {saving ? "Saving…" : saveWords}
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}

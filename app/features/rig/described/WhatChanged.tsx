@@ -1,0 +1,66 @@
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { correctableChanges } from "#core/log/corrections.ts";
+import type { Build } from "#core/log/schema.ts";
+import { Choice } from "#app/ui/Choice.tsx";
+import { capital } from "#app/vocabulary/parts.ts";
+import { fieldWords } from "#app/vocabulary/fields.ts";
+
+type Meaning = "measured" | "another";
+
+/** Asked a changed field: read again, and all old looks with it, or another part from now on? */
+export function WhatChanged({
+  before,
+  after,
+  saving,
+  onSave,
+  onBack,
+}: {
+  before: Build;
+  after: Build;
+  saving: boolean;
+  onSave: (corrects: readonly string[]) => void;
+  onBack: () => void;
+}) {
+  const paths = correctableChanges(before, after);
+  const [meanings, setMeanings] = useState<Readonly<Record<string, Meaning>>>({});
+  const meaningOf = (path: string): Meaning => meanings[path] ?? "measured";
+  return (
+    <section className="stack what-changed" aria-label="What changed">
+      <div>
+        <h2>Measured better, or another part?</h2>
+        <p className="quiet" style={{ margin: "4px 0 0" }}>
+          Measured better: it was always like that, and old looks are read again with the new number. Another
+          part: from now on only, and what was learnt of it is open again.
+        </p>
+      </div>
+      {paths.map((path) => (
+        <Choice
+          key={path}
+          label={capital(fieldWords(path))}
+          value={meaningOf(path)}
+          options={[
+            { value: "measured" as const, text: "Measured better" },
+            {
+              value: "another" as const,
+              text: path.startsWith("baseline.") ? "Right at another time" : "Another part",
+            },
+          ]}
+          onChange={(value) => setMeanings({ ...meanings, [path]: value })}
+        />
+      ))}
+      <div className="row">
+        <Button
+          variant="contained"
+          disabled={saving}
+          onClick={() => onSave(paths.filter((path) => meaningOf(path) === "measured"))}
+        >
+          {saving ? "Saving…" : "Save it so"}
+        </Button>
+        <Button variant="outlined" onClick={onBack}>
+          Back to the fields
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,128 @@
+/** The fields of the rig editor: each knows its place in the build, its label and its unit. */
+import Button from "@mui/material/Button";
+import InputAdornment from "@mui/material/InputAdornment";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import type { ReactNode } from "react";
+import { Controller, useFormContext, useWatch, type FieldPath } from "react-hook-form";
+import type { BuildTexts } from "./form.ts";
+
+type Name = FieldPath<BuildTexts>;
+
+/** Where a carburettor's fields stand: the first one's, or those of another that is its own. */
+export type CarburettorAt = "carburettor" | `others.${number}.carburettor`;
+export type SettingAt = "baseline.setting" | `others.${number}.setting`;
+
+const words = (text: string): string[] => text.split(" ").filter((word) => word !== "");
+
+/** A needle's points are assumed or measured as one. */
+const assumedName = (name: string): string => name.replace(/(needle\.profile)\..*$/, "$1");
+
+/** Whether a field still holds a usual value that nobody has confirmed, and how to confirm some. */
+export function useAssumed() {
+  const { control, setValue, getValues } = useFormContext<BuildTexts>();
+  const assumed = words(useWatch({ control, name: "assumed" }));
+  const confirm = (paths: readonly string[]) => {
+    const left = words(getValues("assumed")).filter((path) => !paths.includes(path));
+    setValue("assumed", left.join(" "));
+  };
+  return { assumed, isAssumed: (name: string) => assumed.includes(assumedName(name)), confirm };
+}
+
+interface TextProps {
+  readonly name: Name;
+  readonly label: string;
+  readonly unit?: string;
+  readonly hint?: string;
+  /** words rather than a number */
+  readonly wordy?: boolean;
+}
+
+export function NumberText({ name, label, unit, hint, wordy }: TextProps) {
+  const { register, getFieldState, formState } = useFormContext<BuildTexts>();
+  const { isAssumed, confirm } = useAssumed();
+  const { error } = getFieldState(name, formState);
+  const assumed = isAssumed(name);
+  const { onChange, ...field } = register(name);
+  return (
+    <TextField
+      {...field}
+      onChange={(event) => {
+        if (assumed) confirm([assumedName(name)]);
+        void onChange(event);
+      }}
+      label={label}
+      fullWidth
+      autoComplete="off"
+      error={error !== undefined}
+      helperText={error?.message ?? (assumed ? "Assumed: not measured yet." : hint)}
+      className={assumed ? "assumed" : ""}
+      slotProps={{
+        htmlInput: { inputMode: wordy ? "text" : "decimal" },
+        inputLabel: { shrink: true },
+        input:
+          unit === undefined ? {} : { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
+      }}
+    />
+  );
+}
+
+export function PickText({
+  name,
+  label,
+  options,
+}: {
+  name: Name;
+  label: string;
+  options: readonly (readonly [string, string])[];
+}) {
+  const { control } = useFormContext<BuildTexts>();
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <TextField {...field} select label={label} fullWidth slotProps={{ inputLabel: { shrink: true } }}>
+          {options.map(([value, text]) => (
+            <MenuItem key={value} value={value}>
+              {text}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+}
+
+interface SectionProps {
+  readonly title: string;
+  readonly note?: string;
+  /** the beginnings of the paths that stand in this section */
+  readonly holds?: readonly string[];
+  readonly children: ReactNode;
+}
+
+export function Section({ title, note, holds = [], children }: SectionProps) {
+  const { assumed, confirm } = useAssumed();
+  const here = assumed.filter((path) => holds.some((start) => path.startsWith(start)));
+  return (
+    <section className="stack">
+      <div>
+        <div className="row" style={{ justifyContent: "space-between", minHeight: 48 }}>
+          <h2>{title}</h2>
+          {here.length > 0 && (
+            <Button variant="outlined" onClick={() => confirm(here)}>
+              {here.length} assumed: these are right
+            </Button>
+          )}
+        </div>
+        {note !== undefined && (
+          <p className="quiet" style={{ margin: "4px 0 0" }}>
+            {note}
+          </p>
+        )}
+      </div>
+      <div className="grid">{children}</div>
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
+import * as z from "zod";
+import type { Route } from "./+types/route";
+import { WorkNameSchema } from "#core/log/epochs.ts";
+import { correctableChanges } from "#core/log/corrections.ts";
+import { Build } from "#core/log/schema.ts";
+import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
+import { checkBuild } from "#core/rig/check-build.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { BuildEditor } from "./BuildEditor.tsx";
+import { WhatChanged } from "./WhatChanged.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { useRig } from "#app/frame/use-rig.ts";
+import { overtaken } from "#app/journal/seen.ts";
+import { useSeen } from "#app/frame/use-seen.ts";
+import { RigTabs } from "../RigTabs.tsx";
+import { WorkPick, type WorkOrNone } from "../WorkPick.tsx";
+import { openRig } from "#app/journal/open-rig.ts";
+import { modelRefusal, refused, saveEntries, type ActionProblem } from "#app/journal/save.ts";
+
+const Sent = z.object({
+  build: Build,
+  what: WorkNameSchema.or(z.literal("measured")),
+  /** fields that were only measured better; the others that differ are other parts */
+  corrects: z.array(z.string().max(80)).max(80),
+  why: z.string().max(2000),
+  seen: z.string().max(80).optional(),
+});
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = Sent.safeParse(await request.json());
+  if (!parsed.success) return refused({ message: "This rig cannot be read. Nothing was saved." });
+  const { what, why, corrects, seen } = parsed.data;
+  const rig = await openRig(params.rigId);
+  const told = overtaken(rig.present, "build", seen);
+  if (told) return refused(told, 409);
+  const { settings } = rig.present;
+  // The box is kept on its own screen; here it stays as it is now.
+  const build = { ...parsed.data.build, box: rig.build.box };
+  const refusal = modelRefusal(() => {
+    checkBuild(build);
+    // What is fitted stays fitted: it must suit the machine as it is now, or nothing could be advised.
+    for (let i = 0; i < carburettorCount(build); i += 1) {
+      const one = buildOfCarburettor(build, i);
+      checkSettingOn(one, settings[i] ?? one.baseline.setting);
+    }
+  });
+  if (refusal !== undefined) return refused({ message: refusal });
+  const problem = await saveEntries(params.rigId, [
+    {
+      kind: "build",
+      build,
+      reopens: [],
+      ...(corrects.length > 0 && { corrects }),
+      why: why === "" && what === "measured" ? "Measured again" : why,
+    },
+    ...(what === "measured" ? [] : [{ kind: "work" as const, what, why }]),
+  ]);
+  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+}
+
+export default function RigBuildRoute() {
+  const { build } = useRig();
+  const submit = useSubmit();
+  const saving = useNavigation().state !== "idle";
+  const answer = useActionData<ActionProblem>();
+  const seen = useSeen("build", answer);
+  const [what, setWhat] = useState<WorkOrNone>("measured");
+  const [why, setWhy] = useState("");
+  const [asked, setAsked] = useState<Build>();
+  const send = (next: Build, corrects: readonly string[]) => {
+    const sent = { build: next, what, why, corrects, seen };
+    void submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
+  };
+  // Where it matters whether a number was measured better or the part is another, that is asked first.
+  const save = (next: Build) => {
+    if (correctableChanges(build, next).length > 0) setAsked(next);
+    else send(next, []);
+  };
+  return (
+    <div className="stack">
+      <RigTabs />
+      <div>
+        <h1>The rig</h1>
+        <p className="lead quiet">
+          Every number as stamped or measured. Saving logs the machine as it is from now on; what is fitted
+          stays fitted.
+        </p>
+      </div>
+      <BuildEditor
+        start={build}
+        saveWords="Save the rig"
+        saving={saving}
+        onSave={save}
+        after={
+          <section className="stack">
+            <WorkPick value={what} onChange={setWhat} none="Measured or confirmed again" />
+            <TextField
+              label="Words for the log"
+              value={why}
+              onChange={(event) => setWhy(event.target.value)}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+            <Problem message={answer?.message} />
+            {asked && (
+              <WhatChanged
+                before={build}
+                after={asked}
+                saving={saving}
+                onSave={(corrects) => send(asked, corrects)}
+                onBack={() => setAsked(undefined)}
+              />
+            )}
+          </section>
+        }
+      />
+    </div>
+  );
+}

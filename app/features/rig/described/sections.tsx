@@ -1,0 +1,412 @@
+/** The sections of the rig editor, in the order one takes a machine apart. */
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Close from "@mui/icons-material/Close";
+import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
+import { ZONES } from "#core/carburettor/zones.ts";
+import { PARTS } from "#core/log/parts.ts";
+import type { BuildTexts } from "./form.ts";
+import { PROVEN } from "#core/log/schema.ts";
+import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
+import { NumberText, PickText, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
+
+const useBuild = () => useFormContext<BuildTexts>();
+
+export function MachineSection() {
+  const fuel = useWatch({ control: useBuild().control, name: "fuel.name" });
+  return (
+    <Section title="Machine" holds={["engine."]}>
+      <PickText
+        name="machine"
+        label="Kind"
+        options={[
+          ["motorcycle", "Motorcycle"],
+          ["atv", "ATV"],
+          ["kart", "Kart"],
+        ]}
+      />
+      <PickText
+        name="engine.strokes"
+        label="Strokes"
+        options={[
+          ["2", "Two-stroke"],
+          ["4", "Four-stroke"],
+        ]}
+      />
+      <PickText
+        name="engine.cooling"
+        label="Cooling"
+        options={[
+          ["liquid", "Liquid"],
+          ["air", "Air"],
+        ]}
+      />
+      <NumberText name="engine.displacementCm3" label="Displacement of one cylinder" unit="cm³" />
+      <NumberText name="engine.cylinders" label="Cylinders" />
+      <NumberText name="engine.idleRpm" label="Idle" unit="rpm" />
+      <NumberText name="engine.peakRpm" label="Peak power" unit="rpm" />
+      <NumberText
+        name="engine.revLimitRpm"
+        label="Rev limit"
+        unit="rpm"
+        hint="Of stock rods and flywheel; empty if unknown."
+      />
+      <PickText
+        name="fuel.name"
+        label="Fuel"
+        options={[
+          ["petrol", "Petrol"],
+          ["petrol-e10", "Petrol, 10 % ethanol"],
+          ["e85", "E85"],
+          ["methanol", "Methanol"],
+          ["other", "Other, by its data sheet"],
+        ]}
+      />
+      {fuel === "other" && (
+        <>
+          <NumberText name="fuel.density15KgM3" label="Density at 15 °C" unit="kg/m³" />
+          <NumberText name="fuel.expansionPerK" label="Expansion" unit="1/K" />
+          <NumberText name="fuel.stoichiometric" label="Air-fuel ratio at λ 1" />
+        </>
+      )}
+    </Section>
+  );
+}
+
+export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt }) {
+  const { control } = useBuild();
+  const [slide, drilled] = useWatch({
+    control,
+    name: [`${at}.slide.kind`, `${at}.emulsionTubeDrilled`],
+  });
+  return (
+    <Section
+      title="Carburettor"
+      holds={[
+        "carburettor.bore",
+        "carburettor.slide",
+        "carburettor.fuelDrop",
+        "carburettor.mainAir",
+        "carburettor.pilotAir",
+      ]}
+      note="Which screw? Draw a line across the middle: a screw on the engine’s side meters fuel (out is richer), one on the filter’s side meters air (out is leaner)."
+    >
+      <NumberText
+        name={`${at}.stamp`}
+        label="Number stamped on the body"
+        hint="Finds its base sheet again."
+        wordy
+      />
+      <NumberText name={`${at}.boreMm`} label="Throttle bore" unit="mm" />
+      <PickText
+        name={`${at}.slide.kind`}
+        label="Slide"
+        options={[
+          ["manual", "By cable"],
+          ["vacuum", "By vacuum"],
+        ]}
+      />
+      {slide === "manual" ? (
+        <>
+          <NumberText name={`${at}.slide.idleLiftMm`} label="Lift at idle" unit="mm" />
+          <NumberText name={`${at}.slide.cutawayMm`} label="Cutaway" unit="mm" />
+        </>
+      ) : (
+        <>
+          <NumberText name={`${at}.slide.restLiftMm`} label="Lift at rest" unit="mm" />
+          <NumberText name={`${at}.slide.depressionPa`} label="Slide depression" unit="Pa" />
+        </>
+      )}
+      <PickText
+        name={`${at}.screw`}
+        label="Mixture screw"
+        options={[
+          ["air", "Air, filter side"],
+          ["fuel", "Fuel, engine side"],
+        ]}
+      />
+      <NumberText name={`${at}.fuelDropMm`} label="Nozzle above fuel" unit="mm" />
+      <PickText
+        name={`${at}.emulsionTubeDrilled`}
+        label="Emulsion tube"
+        options={[
+          ["no", "Undrilled"],
+          ["yes", "Drilled"],
+        ]}
+      />
+      <NumberText
+        name={`${at}.mainAirJetMm`}
+        label="Main air jet"
+        unit="mm"
+        hint={drilled === "no" ? "Dead behind an undrilled tube." : "Empty if there is none."}
+      />
+      <NumberText
+        name={`${at}.pilotAirJetMm`}
+        label="Pilot air jet"
+        unit="mm"
+        hint="Empty if there is none."
+      />
+      <NumberText
+        name={`${at}.pumpBaseTurns`}
+        label="Accelerator pump, base"
+        unit="turns"
+        hint="Empty if there is none."
+      />
+      <NumberText
+        name={`${at}.slideSpringMm`}
+        label="Slide spring, free"
+        unit="mm"
+        hint="Length when new, if known."
+      />
+    </Section>
+  );
+}
+
+export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
+  const { control } = useBuild();
+  const { fields, append, remove } = useFieldArray({ control, name: `${at}.needle.profile` });
+  return (
+    <Section
+      title="Needle and jet"
+      holds={["carburettor.needle"]}
+      note="Thickness with a micrometer every few millimetres, from the groove’s end towards the tip."
+    >
+      <NumberText name={`${at}.needleJetMm`} label="Needle jet" unit="mm" />
+      <NumberText name={`${at}.needle.grooves`} label="Grooves" />
+      <NumberText name={`${at}.needle.groovePitchMm`} label="Groove to groove" unit="mm" />
+      <NumberText name={`${at}.needle.referenceClip`} label="Measured in groove" />
+      <div className="whole stack">
+        {fields.map((field, i) => (
+          <div key={field.id} className="profile-row">
+            <NumberText
+              name={`${at}.needle.profile.${i}.alongMm`}
+              label={`Point ${i + 1}, along`}
+              unit="mm"
+            />
+            <NumberText name={`${at}.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
+            <IconButton
+              aria-label={`Remove point ${i + 1}`}
+              disabled={fields.length <= 2}
+              onClick={() => remove(i)}
+              sx={{ width: 52, height: 52 }}
+            >
+              <Close />
+            </IconButton>
+          </div>
+        ))}
+        <Button
+          variant="outlined"
+          sx={{ justifySelf: "start" }}
+          onClick={() => append({ alongMm: "", diameterMm: "" })}
+        >
+          Add a point
+        </Button>
+      </div>
+    </Section>
+  );
+}
+
+function Numbering({
+  at,
+  path,
+  label,
+}: {
+  at: CarburettorAt;
+  path: "pilotNumbering" | "mainNumbering";
+  label: string;
+}) {
+  const by = useWatch({ control: useBuild().control, name: `${at}.${path}.by` });
+  return (
+    <>
+      <PickText
+        name={`${at}.${path}.by`}
+        label={label}
+        options={[
+          ["diameter", "By diameter, 1/100 mm"],
+          ["flow", "By flow"],
+        ]}
+      />
+      {by === "flow" && (
+        <>
+          <NumberText name={`${at}.${path}.referenceNumber`} label="This number" />
+          <NumberText name={`${at}.${path}.referenceDiameterMm`} label="flows like a hole of" unit="mm" />
+        </>
+      )}
+    </>
+  );
+}
+
+export function JetsSection({ at = "carburettor" }: { at?: CarburettorAt }) {
+  return (
+    <Section
+      title="How its jets are numbered"
+      note="By the hole’s diameter or by what it flows: mixing the two up is a common way to hurt an engine."
+    >
+      <Numbering at={at} path="pilotNumbering" label="Pilot jets are numbered" />
+      <Numbering at={at} path="mainNumbering" label="Main jets are numbered" />
+    </Section>
+  );
+}
+
+/** For a new rig; later the box has a screen of its own. */
+export function BoxSection() {
+  return (
+    <Section title="The jet box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
+      <div className="whole stack">
+        <NumberText name="box.pilots" label="Pilot jets in the box" wordy />
+        <NumberText name="box.mains" label="Main jets in the box" wordy />
+        <NumberText
+          name="box.shimsMm"
+          label="Heights of shims under the clip, mm"
+          hint="Empty if there are none, or the class forbids them."
+          wordy
+        />
+      </div>
+    </Section>
+  );
+}
+
+const SETTING_FIELDS = [
+  ["pilot", "Pilot jet", undefined],
+  ["screwTurns", "Screw", "turns out"],
+  ["clip", "Clip, groove from the top", undefined],
+  ["main", "Main jet", undefined],
+  ["shimMm", "Shims", "mm"],
+] as const;
+
+function SettingFields({ at }: { at: SettingAt }) {
+  return SETTING_FIELDS.map(([part, label, unit]) => (
+    <NumberText key={part} name={`${at}.${part}`} label={label} {...(unit !== undefined && { unit })} />
+  ));
+}
+
+/** What was right on another carburettor; the air of that day stands with the first. */
+export function OtherSettingSection({ at }: { at: SettingAt }) {
+  return (
+    <Section title="What was right on this one">
+      <SettingFields at={at} />
+    </Section>
+  );
+}
+
+export function BaselineSection() {
+  return (
+    <Section
+      title="What was right, and when"
+      holds={["baseline."]}
+      note="The setting that ran well, or the maker’s, and the air of that day: everything is compared with it."
+    >
+      <PickText
+        name="baseline.proven"
+        label="How it is known to be right"
+        options={PROVEN.map((value) => [value, PROVEN_WORDS[value].name] as const)}
+      />
+      <SettingFields at="baseline.setting" />
+      <NumberText name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
+      <NumberText name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />
+      <NumberText name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
+    </Section>
+  );
+}
+
+export function RidingSection() {
+  const kind = useWatch({ control: useBuild().control, name: "screwWindow.kind" });
+  return (
+    <Section
+      title="How it is ridden and what is wanted"
+      note="Share of the time in each zone, on any scale; λ wanted there; and how far the screw may go before it condemns the pilot jet."
+    >
+      {ZONES.map((zone) => (
+        <NumberText key={zone} name={`usage.${zone}`} label={`${ZONE_NAMES[zone]}, share`} />
+      ))}
+      {ZONES.map((zone) => (
+        <NumberText key={zone} name={`targetLambda.${zone}`} label={`${ZONE_NAMES[zone]}, λ`} />
+      ))}
+      <PickText
+        name="screwWindow.kind"
+        label="Screw window"
+        options={[
+          ["aroundBase", "Either side of the base"],
+          ["fixed", "Fixed"],
+        ]}
+      />
+      {kind === "aroundBase" ? (
+        <NumberText name="screwWindow.turns" label="Either side" unit="turns" />
+      ) : (
+        <>
+          <NumberText name="screwWindow.from" label="From" unit="turns" />
+          <NumberText name="screwWindow.to" label="To" unit="turns" />
+        </>
+      )}
+    </Section>
+  );
+}
+
+export function PlugSection() {
+  return (
+    <Section title="Plug, pipe and filter" note="As they will be run. Leave empty what you do not know.">
+      <NumberText name="plug.thread" label="Plug thread" wordy />
+      <NumberText name="plug.heatRange" label="Heat range, as stamped" />
+      <PickText
+        name="plug.higherIs"
+        label="A higher number is"
+        options={[
+          ["colder", "Colder"],
+          ["hotter", "Hotter"],
+        ]}
+      />
+      <NumberText name="plug.gapMm" label="Gap" unit="mm" />
+      <NumberText name="breathing.pipe" label="Pipe" wordy />
+      <NumberText name="breathing.filter" label="Filter" wordy />
+      <PickText
+        name="breathing.lid"
+        label="Air-box lid"
+        options={[
+          ["on", "On"],
+          ["off", "Off"],
+          ["none", "There is none"],
+        ]}
+      />
+    </Section>
+  );
+}
+
+const YES_NO = [
+  ["no", "No"],
+  ["yes", "Yes"],
+] as const;
+
+/** What the rule book forbids: advice never breaks it, and says when it stands in the way. */
+export function RulesSection() {
+  const { control, setValue } = useBuild();
+  const locked = useWatch({ control, name: "rules.locked" });
+  return (
+    <Section
+      title="Class rules"
+      note="What may not be changed in your class. The rule book comes first: advice keeps to it, and says when a rule is what stands in the way."
+    >
+      <ToggleButtonGroup
+        className="whole"
+        fullWidth
+        aria-label="Locked by the rules"
+        value={locked.split(" ")}
+        onChange={(_, parts: string[]) =>
+          setValue("rules.locked", PARTS.filter((part) => parts.includes(part)).join(" "))
+        }
+      >
+        {PARTS.map((part) => (
+          <ToggleButton key={part} value={part}>
+            {PART_NAMES[part]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <PickText name="rules.noWashers" label="Washers under the clip forbidden" options={YES_NO} />
+      <PickText name="rules.onePlug" label="One plug for all" options={YES_NO} />
+      <NumberText name="rules.floatMm.from" label="Float height, from" unit="mm" hint="Empty if free." />
+      <NumberText name="rules.floatMm.to" label="Float height, to" unit="mm" />
+    </Section>
+  );
+}

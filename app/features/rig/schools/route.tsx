@@ -1,0 +1,97 @@
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import { data, useFetcher } from "react-router";
+import type { Route } from "./+types/route";
+import {
+  CHANGES_SCHOOLS,
+  LOOK_MEANS,
+  ORDER_SCHOOLS,
+  School,
+  SCREW_SCHOOLS,
+  type LookMeans,
+} from "#core/log/schools.ts";
+import { lookMeans } from "#core/advice/means.ts";
+import { Choice } from "#app/ui/Choice.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { useRig } from "#app/frame/use-rig.ts";
+import { RigTabs } from "../RigTabs.tsx";
+import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { CHANGES_WORDS, MEANS_WORDS, ORDER_WORDS, SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = School.safeParse(await request.json());
+  if (!parsed.success) return refused({ message: "This way of working cannot be read. Nothing was saved." });
+  const problem = await saveEntry(params.rigId, "school", { school: parsed.data });
+  return problem ? refused(problem, 507) : data({}, { status: 200 });
+}
+
+export default function SchoolsRoute() {
+  const { present, build } = useRig();
+  const { schools } = present;
+  const fetcher = useFetcher<ActionProblem>();
+  const choose = (school: School) =>
+    void fetcher.submit(JSON.stringify(school), { method: "post", encType: "application/json" });
+  const means = lookMeans(present, build);
+  const toggle = (one: LookMeans) => {
+    const is = means.includes(one) ? means.filter((other) => other !== one) : [...means, one];
+    if (is.length > 0) choose({ what: "lookWith", is: [...is] });
+  };
+  return (
+    <div className="stack">
+      <RigTabs />
+      <div>
+        <h1>Ways of working</h1>
+        <p className="lead quiet">
+          Good tuners disagree. What is chosen here goes into this rig’s log, so that a file gives the same
+          advice everywhere.
+        </p>
+      </div>
+      <fieldset className="means">
+        <legend className="label">What there is to look with</legend>
+        {LOOK_MEANS.map((one) => (
+          <FormControlLabel
+            key={one}
+            control={
+              <Checkbox
+                checked={means.includes(one)}
+                disabled={fetcher.state !== "idle" || (means.length === 1 && means.includes(one))}
+                onChange={() => toggle(one)}
+              />
+            }
+            label={MEANS_WORDS[one]}
+          />
+        ))}
+      </fieldset>
+      <Choice
+        label="How many at one stop"
+        value={schools.changes}
+        options={CHANGES_SCHOOLS.map((value) => ({
+          value,
+          text: CHANGES_WORDS[value].name,
+          note: CHANGES_WORDS[value].note,
+        }))}
+        onChange={(is) => choose({ what: "changes", is })}
+      />
+      <Choice
+        label="Where the work begins"
+        value={schools.order}
+        options={ORDER_SCHOOLS.map((value) => ({
+          value,
+          text: ORDER_WORDS[value].name,
+          note: ORDER_WORDS[value].note,
+        }))}
+        onChange={(is) => choose({ what: "order", is })}
+      />
+      <Choice
+        label="How the mixture screw is set"
+        value={schools.screw}
+        options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
+        onChange={(is) => choose({ what: "screw", is })}
+      />
+      <p className="quiet" style={{ margin: 0 }}>
+        {SCHOOL_WORDS[schools.screw].how}
+      </p>
+      <Problem message={fetcher.data?.message} />
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { data, useFetcher } from "react-router";
+import type { Route } from "./+types/route";
+import { longUnit, newestKind, readRun, RUN_KINDS, RunSent } from "./form.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Choice } from "#app/ui/Choice.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { useRig } from "#app/frame/use-rig.ts";
+import { openRig } from "#app/journal/open-rig.ts";
+import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { BigWatch } from "./BigWatch.tsx";
+import { type Preferences } from "#app/vocabulary/preferences.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
+import { BackToTheFirst, Groups } from "./Groups.tsx";
+import { SayIt } from "./SayIt.tsx";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const parsed = RunSent.safeParse(Object.fromEntries(await request.formData()));
+  if (!parsed.success) return refused({ message: "This run cannot be read. Nothing was saved." });
+  await openRig(params.rigId);
+  const read = readRun(parsed.data, await readPreferences());
+  if (!read.ok) return refused({ fields: read.fields });
+  const problem = await saveEntry(params.rigId, "run", { run: read.run });
+  return problem ? refused(problem, 507) : data({ saved: parsed.data.what });
+}
+
+type Kind = (typeof RUN_KINDS)[number];
+type Answer = ActionProblem & { saved?: Kind };
+
+const FIGURES: Readonly<Record<Kind, (units: Preferences) => string>> = {
+  lap: () => "Time",
+  toSpeed: () => "Time",
+  distance: () => "Time",
+  topSpeed: ({ speed }) => `Top speed, ${speed}`,
+  fuel: () => "Litres",
+};
+const OVERS: Readonly<Partial<Record<Kind, (units: Preferences) => string>>> = {
+  toSpeed: ({ speed }) => `To, ${speed}`,
+  distance: ({ length }) => `Over, ${length}`,
+  fuel: (units) => `Over, ${longUnit(units)}`,
+};
+
+export default function StopwatchRoute() {
+  const { present, preferences } = useRig();
+  const fetcher = useFetcher<Answer>();
+  const [what, setWhat] = useState<Kind>(() => present.runs.at(-1)?.entry.run.what ?? "toSpeed");
+  const [figure, setFigure] = useState("");
+  const [over, setOver] = useState("");
+  const fields = fetcher.data?.fields;
+  const save = (text: string) => void fetcher.submit({ what, figure: text, over }, { method: "post" });
+  const overLabel = OVERS[what]?.(preferences);
+  const kind = newestKind(present.runs, preferences);
+  const words = kind?.comparison && comparisonWords(kind.what, kind.comparison, preferences);
+  const timed = what === "lap" || what === "toSpeed" || what === "distance";
+  return (
+    <div className="stack">
+      <div aria-live="polite">
+        <h1>{words?.title ?? "The stopwatch"}</h1>
+        <p className="lead quiet">
+          {words?.reason ??
+            "Two runs at least of each setting, both ways for wind and slope, same rider and tyre pressure. A slipping clutch or belt spoils it."}
+        </p>
+      </div>
+      <Caution>
+        Closed course only, never on a public road; somebody else holds the watch. Lean at full throttle
+        destroys engines: come from the rich side.
+      </Caution>
+      <Choice
+        label="What is run"
+        value={what}
+        options={RUN_KINDS.map((value) => ({ value, text: RUN_NAMES[value] }))}
+        onChange={setWhat}
+      />
+      {timed && (
+        <BigWatch
+          laps={what === "lap"}
+          onTime={(seconds) => {
+            const text = seconds.toFixed(2);
+            setFigure(text);
+            // A lap is saved as it ends: the next one runs already.
+            if (what === "lap") save(text);
+          }}
+        />
+      )}
+      <div className="run-fields">
+        <TextField
+          label={FIGURES[what](preferences)}
+          value={figure}
+          autoComplete="off"
+          onChange={(event) => setFigure(event.target.value)}
+          error={fields?.["figure"] !== undefined}
+          helperText={fields?.["figure"]}
+          slotProps={{ htmlInput: { inputMode: "text" }, inputLabel: { shrink: true } }}
+        />
+        {overLabel !== undefined && (
+          <TextField
+            label={overLabel}
+            value={over}
+            autoComplete="off"
+            onChange={(event) => setOver(event.target.value)}
+            error={fields?.["over"] !== undefined}
+            helperText={fields?.["over"]}
+            slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+          />
+        )}
+        <Button
+          variant="contained"
+          disabled={fetcher.state !== "idle"}
+          onClick={() => save(figure)}
+          sx={{ minHeight: 56 }}
+        >
+          Save this run
+        </Button>
+      </div>
+      <Problem message={fetcher.data?.message} />
+      {kind && (
+        <section className="stack">
+          <h2>{kind.name}</h2>
+          <Groups kind={kind} />
+          <BackToTheFirst kind={kind} />
+          {words && what !== "fuel" && (
+            <p className="quiet" style={{ margin: 0 }}>
+              Runs of two settings on one day in one air count by themselves, as evidence in the zones they
+              are ridden in. Said in your own words, your word counts instead and ends the open change.
+            </p>
+          )}
+          {words && <SayIt verdict={words.verdict} />}
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import type { Zone } from "#core/carburettor/zones.ts";
+import type { ComparedVerdict } from "#core/log/parts.ts";
+import { RULES } from "#core/advice/moves.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import type { RigContext } from "#app/frame/use-rig.ts";
+import type { ActionProblem } from "#app/journal/save.ts";
+
+/** The zone that a change is felt in: what its part rules. */
+function feltIn(context: RigContext): Zone {
+  const part = context.present.openChange?.parts[0];
+  return part ? RULES[part] : "mid";
+}
+
+/** One change, one look: better, the same or worse ends it. Worse offers the way back first. */
+export function BetterOrWorse({ context }: { context: RigContext }) {
+  const fetcher = useFetcher<ActionProblem>();
+  const [worse, setWorse] = useState(false);
+  if (!context.present.openChange) return null;
+  const zone = feltIn(context);
+  const busy = fetcher.state !== "idle";
+  const say = (verdict: ComparedVerdict, putBack: "yes" | "no" = "no") =>
+    void fetcher.submit(
+      { intent: "compared", verdict, zone, putBack },
+      { method: "post", action: `/rigs/${context.header.id}` },
+    );
+  return (
+    <section className="better" aria-label="Better or worse">
+      <span className="label">Since the change, {ZONE_NAMES[zone].toLowerCase()} is</span>
+      {worse ? (
+        <div className="row">
+          <Button variant="contained" disabled={busy} onClick={() => say("worse", "yes")}>
+            Worse: put it back
+          </Button>
+          <Button variant="outlined" disabled={busy} onClick={() => say("worse")}>
+            Worse, but leave it fitted
+          </Button>
+          <Button onClick={() => setWorse(false)}>Neither</Button>
+        </div>
+      ) : (
+        <div className="row">
+          <Button variant="outlined" disabled={busy} onClick={() => say("better")}>
+            Better
+          </Button>
+          <Button variant="outlined" disabled={busy} onClick={() => say("same")}>
+            The same
+          </Button>
+          <Button variant="outlined" disabled={busy} onClick={() => setWorse(true)}>
+            Worse
+          </Button>
+        </div>
+      )}
+      <Problem message={fetcher.data?.message} />
+    </section>
+  );
+}

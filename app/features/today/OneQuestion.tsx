@@ -1,0 +1,39 @@
+/** The one question whose answer would tell most of what it is. */
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import type { QuestionName } from "#core/log/question-names.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { QUESTION_WORDS } from "#app/vocabulary/questions.ts";
+import type { RigContext } from "#app/frame/use-rig.ts";
+import type { ActionProblem } from "#app/journal/save.ts";
+
+export function OneQuestion({ context }: { context: RigContext }) {
+  const fetcher = useFetcher<ActionProblem>();
+  const [left, setLeft] = useState<readonly QuestionName[]>([]);
+  const question = context.advice?.question;
+  if (question === undefined || left.includes(question)) return null;
+  const { text, yes, no } = QUESTION_WORDS[question];
+  const busy = fetcher.state !== "idle" || context.working;
+  const say = (is: "yes" | "no") =>
+    void fetcher.submit(
+      { intent: "answer", question, is },
+      { method: "post", action: `/rigs/${context.header.id}` },
+    );
+  return (
+    <section className="better" aria-label="One question">
+      <span className="label">One question: it tells jetting from what feels the same</span>
+      <strong>{text}</strong>
+      <div className="row">
+        <Button variant="outlined" disabled={busy} onClick={() => say("yes")}>
+          {yes}
+        </Button>
+        <Button variant="outlined" disabled={busy} onClick={() => say("no")}>
+          {no}
+        </Button>
+        <Button onClick={() => setLeft([...left, question])}>Not now</Button>
+      </div>
+      <Problem message={fetcher.data?.message} />
+    </section>
+  );
+}

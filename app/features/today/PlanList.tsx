@@ -1,0 +1,36 @@
+/** The plan for this stop: each line its own zone, in the order a spanner meets them. */
+import type { Advice } from "#core/advice/advise.ts";
+import { planLineWords } from "#app/vocabulary/next.ts";
+import type { RigContext } from "#app/frame/use-rig.ts";
+import { changesOfLine } from "#app/journal/fit-changes.ts";
+import { FitButton } from "#app/frame/Taps.tsx";
+
+export function PlanList({ context, advice }: { context: RigContext; advice: Advice }) {
+  const { next } = advice;
+  if (next.kind !== "fit") return null;
+  const several = next.lines.length > 1;
+  return (
+    <ol className="plan" aria-label="The plan for this stop">
+      {next.lines.map((line) => {
+        const { title, reason } = planLineWords(line, advice);
+        return (
+          <li key={line.zone}>
+            <div>
+              <strong>{title}</strong>
+              <p className="quiet">{reason}</p>
+            </div>
+            {several && (
+              <FitButton
+                context={context}
+                advice={advice}
+                {...changesOfLine(advice, line.changes)}
+                words="Fitted"
+                label={`${title} is fitted`}
+              />
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

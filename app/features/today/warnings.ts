@@ -1,0 +1,87 @@
+import { formatQuantity } from "#core/units/quantity.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+/** Warnings in words: what is wrong, and what to do. */
+import { outlierTitle } from "#app/vocabulary/cylinders.ts";
+import type { Warning } from "#core/advice/warnings.ts";
+import { formatTurns } from "#core/units/workshop.ts";
+import { WORTH_PARTS } from "#app/vocabulary/instruments.ts";
+import { HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
+import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
+import { checkList } from "#app/vocabulary/walk-round.ts";
+import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+
+export interface WarningWords {
+  readonly grave: boolean;
+  readonly text: string;
+}
+
+/** Which part cures what no screw, groove or jet of the box reaches. */
+const RULED_BY: Readonly<Record<Extract<Warning, { code: "outOfReach" }>["ruledBy"], string>> = {
+  pilot: "the pilot circuit rules there, so another size of pilot jet, or the slide’s cutaway",
+  needle: "the needle’s straight part and its jet rule there, then the slide’s cutaway",
+  main: "the main jet rules there, so sizes beyond this box",
+};
+
+const grave = (text: string): WarningWords => ({ grave: true, text });
+const plain = (text: string): WarningWords => ({ grave: false, text });
+
+export function warningWords(warning: Warning, units: Preferences): WarningWords {
+  switch (warning.code) {
+    case "leanRisk":
+      return grave(
+        `Lean at full throttle destroys engines. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}${warning.cylinder === undefined ? "" : ` on cylinder ${warning.cylinder}`}.`,
+      );
+    case "cylinderDiffers":
+      return plain(`${outlierTitle(warning)}: find its cause before any jet, under Cylinders.`);
+    case "plugFinding": {
+      const { name, then } = PLUG_FINDING_WORDS[warning.finding];
+      return plain(`${name}: ${then.charAt(0).toLowerCase()}${then.slice(1)}`);
+    }
+    case "noneRichEnough":
+      return grave(
+        `No main jet in the box is rich enough. ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
+      );
+    case "screwAtStop":
+      return plain(
+        `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,
+      );
+    case "clipAtEnd":
+      return plain(
+        `The clip is in an end groove and the middle wants to go ${warning.wants}: another needle or needle jet is wanted.`,
+      );
+    case "mainAtStop":
+      return plain(`The box ends at main ${warning.main}; ${warning.wantedMain} is wanted.`);
+    case "outOfReach":
+      return plain(
+        `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: ${RULED_BY[warning.ruledBy]}.`,
+      );
+    case "notAsMeasured":
+      return plain(
+        `A step of the ${WORTH_PARTS[warning.part]} is worth ${warning.factor.toFixed(1)} times what its measures say: measure it again.`,
+      );
+    case "ruleInTheWay":
+      return plain(
+        `The class rules lock ${warning.parts.map(partInSentence).join(" and ")}: that is what stands in the way of a better card.`,
+      );
+    case "walkRound":
+      return grave(
+        `Jetted on a failed walk-round (${checkList(warning.checks)}): “${warning.reason}”. Readings taken on a fault teach the wrong lesson.`,
+      );
+    case "plugHeatRange":
+      return plain(`The newest plug: ${HEAT_RANGE_SAYS[warning.says]}`);
+    case "noAir":
+      return plain("No air has been read: the card is for the baseline’s day.");
+    case "seaLevelSuspected":
+      return plain(
+        `${formatQuantity("pressure", warning.pressurePa, units.pressure)} at ${formatQuantity("length", warning.elevationM, units.length)} looks like sea-level pressure. Read the air again and say which it is.`,
+      );
+    case "extrapolatedAir":
+      return plain(
+        "This air lies outside the density formula’s own range (15 to 27 °C, above 600 hPa); the extra error stays below 0.1 %.",
+      );
+    case "unsettled":
+      return plain(
+        "The looks contradict each other so much that the sieve did not settle. Check the surprising ones.",
+      );
+  }
+}

@@ -1,0 +1,39 @@
+import { CheckName, type FindingName } from "#core/log/walk-round-names.ts";
+import { CHECK_PLAN, type Finding } from "#core/walkround/checks.ts";
+import { EFFECT_WORDS, FINDING_WORDS } from "#app/vocabulary/walk-round.ts";
+
+export function Findings({
+  check,
+  found,
+  onChange,
+}: {
+  check: CheckName;
+  found: readonly FindingName[];
+  onChange: (found: FindingName[]) => void;
+}) {
+  const findings = Object.entries(CHECK_PLAN[check].findings) as [FindingName, Finding][];
+  return (
+    <fieldset className="choices stack" style={{ gap: 8 }}>
+      <legend className="label">Found</legend>
+      {findings.map(([name, { effect, gravity }]) => {
+        const on = found.includes(name);
+        return (
+          <label key={name} className={`finding${on ? " on" : ""}`}>
+            <input
+              type="checkbox"
+              checked={on}
+              onChange={() => onChange(on ? found.filter((other) => other !== name) : [...found, name])}
+            />
+            <span>
+              <strong>{FINDING_WORDS[name].found}</strong>
+              <small>
+                {gravity === "stop" ? "Stop" : "Note"}: {EFFECT_WORDS[effect]}.{" "}
+                {on && FINDING_WORDS[name].remedy}
+              </small>
+            </span>
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}

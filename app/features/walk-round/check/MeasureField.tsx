@@ -1,0 +1,64 @@
+import Button from "@mui/material/Button";
+import InputAdornment from "@mui/material/InputAdornment";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { type MeasureName } from "#core/log/walk-round-names.ts";
+import { type LimitTexts } from "#app/journal/limits.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
+
+export function MeasureField({
+  measure,
+  text,
+  limit,
+  words,
+  problem,
+  onText,
+  onLimit,
+}: {
+  measure: MeasureName;
+  text: string;
+  limit: LimitTexts;
+  words: string;
+  problem: string | undefined;
+  onText: (text: string) => void;
+  onLimit: (limit: LimitTexts) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const { label, unit } = MEASURE_WORDS[measure];
+  const bound = (name: keyof LimitTexts, boundLabel: string) => (
+    <TextField
+      label={boundLabel}
+      value={limit[name]}
+      onChange={(event) => onLimit({ ...limit, [name]: event.target.value })}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+  return (
+    <div className="measure">
+      <TextField
+        label={label}
+        value={text}
+        fullWidth
+        autoComplete="off"
+        onChange={(event) => onText(event.target.value)}
+        error={problem !== undefined}
+        helperText={problem ?? words}
+        slotProps={{
+          htmlInput: { inputMode: "decimal" },
+          inputLabel: { shrink: true },
+          input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
+        }}
+      />
+      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Limit
+      </Button>
+      {open && (
+        <div className="limit-row">
+          {bound("min", "From")}
+          {bound("max", "To")}
+          {bound("source", "Where it comes from")}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,45 @@
+/** What this engine and these instruments have taught: what a step is worth here, who reads dark. */
+import { Link } from "react-router";
+import type { Advice } from "#core/advice/advise.ts";
+import { DOUBT_SDS } from "#app/vocabulary/parts.ts";
+import { INSTRUMENT_WORDS, offsetWords, SETTLED_BY, worthWords } from "#app/vocabulary/instruments.ts";
+
+export function Learnt({ advice }: { advice: Advice }) {
+  const worths = advice.worths.filter(({ learnt }) => learnt);
+  return (
+    <section className="stack" aria-label="What was learnt of engine and instruments">
+      <h2 className="label">What a step is worth here, and how your instruments read</h2>
+      <ul className="plain">
+        {worths.map((worth) => (
+          <li key={worth.part}>
+            <strong>{worthWords(worth, advice.card.rows)}</strong>{" "}
+            <span className="quiet">
+              {worth.notAsMeasured
+                ? "so far off was it not measured right: measure it again"
+                : `from this engine’s own changes, ± ${(100 * DOUBT_SDS * worth.sd).toFixed(0)} % of it`}
+            </span>
+          </li>
+        ))}
+        {worths.length === 0 && (
+          <li className="quiet">Screw, grooves and main jets: as computed, as far as anybody has seen.</li>
+        )}
+        {advice.instruments.map((one) => (
+          <li key={`${one.kind} ${one.name ?? ""}`}>
+            {one.known ? (
+              <strong>{offsetWords(one)}</strong>
+            ) : (
+              <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: nothing known against it</span>
+            )}{" "}
+            <span className="quiet">
+              ± {(100 * DOUBT_SDS * one.sd).toFixed(1)} %
+              {one.open && `. More of its looks will not tell; ${SETTLED_BY[one.kind]} would`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet">
+        Instruments have names under <Link to="/data">Data</Link>, and are known from rig to rig.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,131 @@
+import { useRig } from "#app/frame/use-rig.ts";
+import { FaultPanel } from "#app/frame/FaultPanel.tsx";
+import { Learnt } from "./Learnt.tsx";
+import { OutlookTable } from "./OutlookTable.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { SURPRISING } from "#core/belief/update.ts";
+import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { outcomeWords } from "#app/vocabulary/outcomes.ts";
+import { nextWords } from "#app/vocabulary/next.ts";
+import { surpriseWords } from "#app/vocabulary/surprise.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { dayTitle } from "#app/vocabulary/days.ts";
+
+function Zones() {
+  const { advice } = useRig();
+  return (
+    <table className="figures">
+      <caption className="label">Each zone as it is fitted now</caption>
+      <thead>
+        <tr>
+          <th scope="col">Zone</th>
+          <th scope="col">Mixture</th>
+          <th scope="col">± (80 %)</th>
+          <th scope="col">Rich</th>
+          <th scope="col">Right</th>
+          <th scope="col">Lean</th>
+          <th scope="col">Past limit</th>
+        </tr>
+      </thead>
+      <tbody>
+        {advice?.zones.map(({ zone, mean, sd, pRich, pRight, pLean, pPastLimit }) => (
+          <tr key={zone}>
+            <th scope="row">{ZONE_NAMES[zone]}</th>
+            <td>{mixtureWords(mean, 0.005)}</td>
+            <td>{(100 * DOUBT_SDS * sd).toFixed(1)} %</td>
+            <td>{percentWords(pRich)}</td>
+            <td>{percentWords(pRight)}</td>
+            <td>{percentWords(pLean)}</td>
+            <td>{percentWords(pPastLimit)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Looks() {
+  const { advice, present, preferences } = useRig();
+  const outcomes = [...(advice?.looks ?? [])].reverse();
+  if (outcomes.length === 0)
+    return <p className="quiet">No look has been logged: all this is physics and doubt.</p>;
+  return (
+    <table className="figures">
+      <caption className="label">
+        The looks, newest first, and what each weighed
+        {present.looks.length > outcomes.length &&
+          ` (the newest ${outcomes.length}; the ${present.looks.length - outcomes.length} before them are in the log)`}
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Look</th>
+          <th scope="col">Read</th>
+          <th scope="col">All else said</th>
+          <th scope="col">Doubt it took away</th>
+          <th scope="col">Fits</th>
+        </tr>
+      </thead>
+      <tbody>
+        {outcomes.map(({ lookId, zone, reads, expected, expectedSd, weight, tail }) => {
+          const words = outcomeWords({ lookId, reads }, present, preferences);
+          if (!words) return null;
+          return (
+            <tr key={`${lookId} ${zone}`}>
+              <th scope="row">
+                {words.what}
+                {words.zoned && `: ${ZONE_NAMES[zone].toLowerCase()}`}
+                <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
+                  {dayTitle(words.at)}, {words.at.slice(11, 16)}
+                  {words.staleAir !== undefined && ` · ${words.staleAir}`}
+                </small>
+              </th>
+              <td>{words.read}</td>
+              <td>
+                {mixtureWords(expected, 0.005)} ± {(100 * DOUBT_SDS * expectedSd).toFixed(0)} %
+              </td>
+              <td>{percentWords(weight)}</td>
+              <td>{tail < SURPRISING ? "no: check it" : "yes"}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+export default function WhyRoute() {
+  const context = useRig();
+  const { advice, present, preferences, problem } = context;
+  if (!advice) return problem === undefined ? <Working words="Working out the reasons…" /> : null;
+  const { title, reason } = nextWords(advice);
+  return (
+    <div className="stack">
+      <div>
+        <h1>Why</h1>
+        <p className="lead">
+          <strong>{title}.</strong> <span className="quiet">{reason}</span>
+        </p>
+      </div>
+      {advice.surprises.map((surprise) => (
+        <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
+      ))}
+      <FaultPanel context={context} />
+      <div className="scroll-x">
+        <Zones />
+      </div>
+      <Learnt advice={advice} />
+      <div className="scroll-x">
+        <OutlookTable context={context} advice={advice} />
+      </div>
+      <div className="scroll-x">
+        <Looks />
+      </div>
+      <p className="quiet">
+        Lean costs what rich does at idle, a fifth more in the middle, two and a half times as much at the top
+        and far more beyond the lean limit. Nothing is advised with more than 5 % chance of being past that
+        limit at full throttle. Each part is set for its own zone: idle for the idle. Looks of one instrument
+        share its error, so many of them are not certainty. Old looks fade with the months.
+      </p>
+    </div>
+  );
+}

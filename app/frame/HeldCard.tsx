@@ -1,0 +1,41 @@
+import Button from "@mui/material/Button";
+import { lazy, Suspense, useState } from "react";
+import { Link } from "react-router";
+import { Caution } from "#app/ui/Caution.tsx";
+import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
+import type { RigContext } from "./use-rig.ts";
+import { placeHref } from "./places.ts";
+
+/** Loaded on the first tap: most cards are not held back. */
+const KnowDialog = lazy(() => import("./KnowDialog.tsx"));
+
+/** In place of the card while a check of the walk-round says stop. */
+export function HeldCard({ context }: { context: RigContext }) {
+  const [asking, setAsking] = useState(false);
+  const { held } = context.present;
+  return (
+    <div className="card-foot">
+      <Caution grave>The card is held back: the walk-round says stop.</Caution>
+      <ul className="plain-list">
+        {held.map((check) => (
+          <li key={check}>
+            <Link to={`${placeHref(context.header.id, "walk-round")}/${check}`}>
+              {CHECK_WORDS[check].title}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet" style={{ margin: 0 }}>
+        Mend it, then pass the check: the card comes back by itself.
+      </p>
+      <Button variant="outlined" color="error" onClick={() => setAsking(true)} sx={{ justifySelf: "start" }}>
+        I know
+      </Button>
+      {asking && (
+        <Suspense fallback={null}>
+          <KnowDialog context={context} onDone={() => setAsking(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import { checkList } from "#app/vocabulary/walk-round.ts";
+import type { RigContext } from "./use-rig.ts";
+import type { ActionProblem } from "#app/journal/save.ts";
+
+/** Asks for the reason before a failed walk-round is jetted on. */
+export default function KnowDialog({ context, onDone }: { context: RigContext; onDone: () => void }) {
+  const fetcher = useFetcher<ActionProblem>();
+  const [reason, setReason] = useState("");
+  const save = async () => {
+    await fetcher.submit(
+      { intent: "override", reason },
+      { method: "post", action: `/rigs/${context.header.id}` },
+    );
+  };
+  return (
+    <Dialog open onClose={onDone} aria-labelledby="know-title">
+      <DialogTitle id="know-title">Jet on a failed walk-round?</DialogTitle>
+      <DialogContent className="stack">
+        <p style={{ margin: 0 }}>
+          {checkList(context.present.held)}: what is read now teaches the sieve a fault, not a jet. Your
+          reason goes into the log and is printed on the card.
+        </p>
+        <TextField
+          label="Why all the same"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          error={fetcher.data?.message !== undefined}
+          helperText={fetcher.data?.message}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onDone}>Mend it first</Button>
+        <Button color="error" variant="contained" onClick={() => void save()}>
+          I know: show the card
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

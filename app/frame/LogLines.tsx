@@ -1,0 +1,80 @@
+import Undo from "@mui/icons-material/Undo";
+import { useFetcher } from "react-router";
+import type { LogLine } from "#core/log/fold.ts";
+import type { ActionProblem } from "#app/journal/save.ts";
+import { useSayProblem } from "#app/ui/Toast.tsx";
+import { ToneDot } from "#app/ui/ToneDot.tsx";
+import { fuelFromLog } from "#core/rig/from-build.ts";
+import { KIND_NAMES, lineWords } from "#app/vocabulary/entries.ts";
+import type { RigContext } from "./use-rig.ts";
+
+function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
+  const fetcher = useFetcher<ActionProblem>();
+  useSayProblem(fetcher.data);
+  const { entry, struck } = line;
+  if (struck || entry.kind === "build") return <span className="undo" />;
+  const words = entry.kind === "strike" ? "Bring it back" : `Strike this ${KIND_NAMES[entry.kind]} through`;
+  const form = {
+    intent: "strike",
+    strikes: entry.id,
+    why: `${KIND_NAMES[entry.kind]} of ${entry.at.slice(11, 16)} struck through`,
+  };
+  return (
+    <button
+      type="button"
+      className="undo icon-button no-print"
+      aria-label={words}
+      title={words}
+      disabled={fetcher.state !== "idle"}
+      onClick={() => void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` })}
+    >
+      <Undo fontSize="small" />
+    </button>
+  );
+}
+
+export function LogLineItem({ line, context }: { line: LogLine; context: RigContext }) {
+  const { entry, struck, setAside } = line;
+  const { kind, what, result } = lineWords(
+    line,
+    context.preferences,
+    fuelFromLog(context.build.fuel).stoichiometric,
+  );
+  const tone = entry.kind === "look" && entry.reading.type === "plug" ? entry.reading.tone : undefined;
+  const simulated = "simulated" in entry && entry.simulated === true;
+  return (
+    <div className={`line${struck ? " struck" : ""}${setAside === undefined ? "" : " set-aside"}`}>
+      <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
+      <span className="kind">{kind}</span>
+      <span className="what">
+        {what}
+        {struck && <span className="visually-hidden"> (struck through)</span>}
+        {setAside !== undefined && <small className="aside"> set aside: {setAside}</small>}
+        {simulated && !context.header.simulated && <small className="quiet"> simulated</small>}
+      </span>
+      <span className="result">
+        {tone && <ToneDot tone={tone} />}
+        {result}
+      </span>
+      <Strike line={line} rigId={context.header.id} />
+    </div>
+  );
+}
+
+export function LogLines({ lines, context }: { lines: readonly LogLine[]; context: RigContext }) {
+  if (lines.length === 0)
+    return (
+      <p className="quiet">
+        Start with the air: read it where the engine breathes, in the shade, off the ground.
+      </p>
+    );
+  return (
+    <ol className="lines">
+      {lines.map((line) => (
+        <li key={line.entry.id}>
+          <LogLineItem line={line} context={context} />
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,110 @@
+import { lazy, Suspense, useState } from "react";
+import type { Advice } from "#core/advice/advise.ts";
+import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
+import { Card } from "./card/Card.tsx";
+import { CardFoot } from "./card/CardFoot.tsx";
+import { Step } from "#app/ui/Step.tsx";
+import { MiniStrip, Strip, type LookFace } from "./strip/Strip.tsx";
+import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { zoneState } from "./strip/zone-state.ts";
+import type { RigContext } from "./use-rig.ts";
+import { HeldCard } from "./HeldCard.tsx";
+
+/** Loaded on the first tap: a laptop never needs it. */
+const Drawer = lazy(() => import("@mui/material/Drawer"));
+
+interface RibbonProps {
+  readonly advice: Advice;
+  readonly looks: readonly LookFace[];
+  readonly zoneHref: (zone: string) => string;
+}
+
+/** The strip on a phone: a ribbon that opens on tap. */
+export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="ribbon" onClick={() => setOpen(true)} aria-label="Open the strip">
+        <MiniStrip advice={advice} />
+        <span className="ribbon-heads">
+          {advice.zones.map((zone) => {
+            const state = zoneState(zone);
+            return (
+              <span key={zone.zone}>
+                <b>{ZONE_NAMES[zone.zone]}</b>{" "}
+                <span className={state.calm ? undefined : "off"}>{state.text}</span>
+              </span>
+            );
+          })}
+        </span>
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer
+            anchor="top"
+            open
+            onClose={() => setOpen(false)}
+            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "The strip" } }}
+          >
+            <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
+              <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
+                <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
+              </div>
+            </div>
+          </Drawer>
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** The card on a phone: its four values on the handle, all of it in the drawer. */
+export function PhoneCard({ context, advice }: { context: RigContext; advice: Advice }) {
+  const [open, setOpen] = useState(false);
+  const held = context.present.held.length > 0;
+  return (
+    <>
+      <button
+        type="button"
+        className="drawer-handle"
+        onClick={() => setOpen(true)}
+        aria-label="Open the card"
+      >
+        {held && <strong className="held-words">Held back: the walk-round says stop</strong>}
+        {!held &&
+          advice.card.rows
+            .filter(({ part }) => part !== "shimMm")
+            .map(({ part, from, to }) => (
+              <span key={part} className={from === to ? undefined : "moves"}>
+                <span className="part">{PART_NAMES[part]}</span>
+                <Step part={part} from={from} to={to} />
+              </span>
+            ))}
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer
+            anchor="bottom"
+            open
+            onClose={() => setOpen(false)}
+            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "The card" } }}
+          >
+            <div className="card-head">
+              <h2 className="label">The card</h2>
+              <span className="quiet">{held ? "held back" : "fitted → to fit"}</span>
+            </div>
+            {held ? (
+              <HeldCard context={context} />
+            ) : (
+              <>
+                <WhichCarburettor context={context} advice={advice} />
+                <Card advice={advice} />
+                <CardFoot context={context} advice={advice} />
+              </>
+            )}
+          </Drawer>
+        </Suspense>
+      )}
+    </>
+  );
+}

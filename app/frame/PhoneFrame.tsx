@@ -1,0 +1,72 @@
+import { lazy, Suspense, useState } from "react";
+import { Link, useLocation } from "react-router";
+import { Mark } from "#app/ui/Mark.tsx";
+import { airWords } from "#app/vocabulary/entries.ts";
+import type { RigContext } from "./use-rig.ts";
+import { isAt, placeHref, placesFor, type Place } from "./places.ts";
+import { RigFace, slideLine } from "./RigFace.tsx";
+
+/** Loaded on the first tap: a laptop never needs it. */
+const Drawer = lazy(() => import("@mui/material/Drawer"));
+
+export function PhoneHead({ context }: { context: RigContext }) {
+  const { header, build, present, preferences } = context;
+  const line = present.air ? airWords(present.air, preferences) : slideLine(build);
+  return (
+    <header className="phone-head">
+      <RigFace header={header} line={line} />
+      <Link className="mark" to="/" aria-label="To the paddock">
+        <Mark size={28} />
+      </Link>
+    </header>
+  );
+}
+
+/** Five places in reach of a thumb; the rest behind More. */
+export function PhoneNav({ context }: { context: RigContext }) {
+  const { pathname } = useLocation();
+  const [open, setOpen] = useState(false);
+  const { id } = context.header;
+  const places = placesFor(context.build);
+  const rest = places.filter(({ onPhone }) => !onPhone);
+  const link = (place: Place, detail?: string) => (
+    <Link
+      key={place.path}
+      to={placeHref(id, place.path)}
+      aria-current={isAt(place, id, pathname) ? "page" : undefined}
+      onClick={() => setOpen(false)}
+    >
+      {place.name}
+      {detail !== undefined && <small>{detail}</small>}
+    </Link>
+  );
+  return (
+    <nav className="phone-nav" aria-label="The work">
+      {places.filter(({ onPhone }) => onPhone).map((place) => link(place))}
+      <button
+        type="button"
+        aria-expanded={open}
+        className={rest.some((place) => isAt(place, id, pathname)) ? "here" : ""}
+        onClick={() => setOpen(true)}
+      >
+        More
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <Drawer
+            anchor="bottom"
+            open
+            onClose={() => setOpen(false)}
+            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "More of the work" } }}
+          >
+            <div className="more">
+              {rest.map((place) => link(place, place.state(context)))}
+              <Link to="/">Paddock</Link>
+              <Link to="/data">Data</Link>
+            </div>
+          </Drawer>
+        </Suspense>
+      )}
+    </nav>
+  );
+}

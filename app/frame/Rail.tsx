@@ -1,0 +1,38 @@
+import { Link, useLocation } from "react-router";
+import { Mark } from "#app/ui/Mark.tsx";
+import { SchemeButton } from "#app/ui/SchemeButton.tsx";
+import type { RigContext } from "./use-rig.ts";
+import { isAt, placeHref, placesFor } from "./places.ts";
+import { RigFace, slideLine } from "./RigFace.tsx";
+
+/** The work in order, each step with its state. */
+export function Rail({ context }: { context: RigContext }) {
+  const { header, build } = context;
+  const { pathname } = useLocation();
+  return (
+    <div className="rail">
+      <Link className="brand" to="/">
+        <Mark /> Tamis
+      </Link>
+      <RigFace header={header} line={slideLine(build)} />
+      <nav aria-label="The work">
+        {placesFor(build).map((place) => (
+          <Link
+            key={place.path}
+            to={placeHref(header.id, place.path)}
+            aria-current={isAt(place, header.id, pathname) ? "page" : undefined}
+            title={`g ${place.key}`}
+          >
+            {place.name}
+            <small>{place.state(context)}</small>
+          </Link>
+        ))}
+      </nav>
+      <footer>
+        <Link to="/">Paddock</Link>
+        <Link to="/data">Data</Link>
+        <SchemeButton />
+      </footer>
+    </div>
+  );
+}

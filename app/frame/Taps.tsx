@@ -1,0 +1,90 @@
+/** The one-tap entries: fitted, and put back. */
+import Button from "@mui/material/Button";
+import { useFetcher } from "react-router";
+import type { Advice } from "#core/advice/advise.ts";
+import type { Change } from "#core/log/schema.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { partValue } from "#app/vocabulary/parts.ts";
+import type { RigContext } from "./use-rig.ts";
+import { advisedThen, proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
+import type { ActionProblem } from "#app/journal/save.ts";
+
+/** @param advice - what was advised just then; it is kept with the fit */
+export const fitForm = (changes: readonly Change[], because: Proposed["because"], advice?: Advice) => ({
+  intent: "fit",
+  because,
+  changes: JSON.stringify(changes),
+  ...(advice && { advised: JSON.stringify(advisedThen(advice)) }),
+});
+
+interface FitButtonProps extends Proposed {
+  readonly context: RigContext;
+  readonly advice?: Advice;
+  readonly words: string;
+  /** for those who do not see what stands beside it */
+  readonly label?: string;
+  readonly hint?: string;
+  readonly contained?: boolean;
+}
+
+export function FitButton({
+  context,
+  advice,
+  changes,
+  because,
+  words,
+  label,
+  hint,
+  contained,
+}: FitButtonProps) {
+  const fetcher = useFetcher<ActionProblem>();
+  const rigId = context.header.id;
+  return (
+    <>
+      <Button
+        variant={contained ? "contained" : "outlined"}
+        aria-label={label}
+        // Newer advice is on its way: what is offered may be out of date.
+        disabled={fetcher.state !== "idle" || (advice !== undefined && context.working)}
+        onClick={() =>
+          void fetcher.submit(fitForm(changes, because, advice), { method: "post", action: `/rigs/${rigId}` })
+        }
+      >
+        {words}
+        {hint !== undefined && <span className="key">{hint}</span>}
+      </Button>
+      <Problem message={fetcher.data?.message} />
+    </>
+  );
+}
+
+/** "155 is fitted", "All fitted", or the way back that is advised. */
+export function Fitted({ context, advice }: { context: RigContext; advice: Advice }) {
+  const proposed = proposedChanges(advice);
+  if (!proposed) return null;
+  const [only] = proposed.changes;
+  const one = only && proposed.changes.length === 1 ? partValue(only.part, only.to) : undefined;
+  const words =
+    proposed.because === "putBack"
+      ? one === undefined
+        ? "All put back"
+        : `${one} is put back`
+      : one === undefined
+        ? "All fitted"
+        : `${one} is fitted`;
+  return <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained />;
+}
+
+/** The way back from the open change. */
+export function PutBack({ context }: { context: RigContext }) {
+  const { openChange } = context.present;
+  if (!openChange) return null;
+  const [only] = openChange.parts;
+  const words =
+    only && openChange.parts.length === 1
+      ? `Put back ${partValue(only, openChange.before[only])}`
+      : `Put back all ${openChange.parts.length}`;
+  return (
+    <FitButton context={context} changes={wayBack(openChange)} because="putBack" words={words} hint="b" />
+  );
+}

@@ -1,0 +1,56 @@
+import Button from "@mui/material/Button";
+import type { Advice } from "#core/advice/advise.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import type { RigContext } from "../use-rig.ts";
+import { PutBack } from "../Taps.tsx";
+import { fieldWords } from "#app/vocabulary/fields.ts";
+import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { checkList } from "#app/vocabulary/walk-round.ts";
+import { placeHref } from "../places.ts";
+import { Link } from "react-router";
+import { printOnly } from "#app/ui/print.ts";
+
+/** Does the card lean the top out? Then the caution belongs right here. */
+function leansTop(advice: Advice): boolean {
+  return advice.card.rows.some(
+    ({ part, from, to }) => (part === "main" && to < from) || (part === "clip" && to < from),
+  );
+}
+
+export function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
+  return (
+    <div className="card-foot">
+      {leansTop(advice) && (
+        <Caution>
+          Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the
+          plug.
+        </Caution>
+      )}
+      {context.present.overridden && (
+        <Caution grave>
+          Walk-round failed: {checkList(context.present.overridden.checks)}. “
+          {context.present.overridden.reason}”
+        </Caution>
+      )}
+      {advice.leanings.length > 0 && (
+        <Caution plain>
+          Leans most on what is assumed:{" "}
+          {advice.leanings
+            .map(
+              ({ path, zone, effect }) =>
+                `${fieldWords(path)} (${ZONE_NAMES[zone].toLowerCase()} ± ${sizeWords(100 * Math.abs(effect))})`,
+            )
+            .join(", ")}
+          . <Link to={placeHref(context.header.id, "build")}>Measure it</Link>.
+        </Caution>
+      )}
+      <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
+      <div className="row">
+        <Button variant="outlined" onClick={() => printOnly("card")}>
+          Print card
+        </Button>
+        <PutBack context={context} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { air, build, fit, look } from "../../core/__tests__/entries.ts";
+import { fold } from "#core/log/fold.ts";
+import { RIG, dayAs, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { clientAction as tap, clientLoader as openRigScreen } from "./route.tsx";
+
+beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
+afterEach(() => jest.restoreAllMocks());
+
+describe("taps", () => {
+  const fitted = (to: number) => ({
+    intent: "fit",
+    because: "advice",
+    changes: JSON.stringify([{ part: "main", to }]),
+  });
+
+  it("mark a change fitted, and put it back", async () => {
+    await tap(posted(fitted(155)));
+    expect(fold(await logged()).openChange).toMatchObject({ before: { main: 165 }, after: { main: 155 } });
+    await tap(
+      posted({ intent: "fit", because: "putBack", changes: JSON.stringify([{ part: "main", to: 165 }]) }),
+    );
+    expect(fold(await logged()).openChange).toBeUndefined();
+  });
+
+  it("strike an entry through and note something", async () => {
+    await tap(posted({ intent: "strike", strikes: "fit:0001", why: "" }));
+    await tap(posted({ intent: "note", text: " Dusty. " }));
+    const entries = await logged();
+    expect(fold(entries).setting?.main).toBe(165);
+    expect(entries.at(-1)).toMatchObject({ kind: "note", text: "Dusty." });
+  });
+
+  it.each([
+    [{ intent: "note", text: "  " }, "Write a note first."],
+    [{ intent: "fit", because: "advice", changes: "[]" }, "cannot be read"],
+    [
+      { intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 12 }]) },
+      "clip must be in 1..5, got 12",
+    ],
+    [{ intent: "explode" }, ""],
+  ])("refuse %p", async (fields, words) => {
+    expect((await refusal(() => tap(posted(fields)))).message).toContain(words);
+  });
+});
+
+describe("opening a rig", () => {
+  const opened = (rigId: string) => openRigScreen({ params: { rigId } } as never);
+
+  it("gives the folded log and the units", async () => {
+    await tap(posted({ intent: "note", text: "x" }));
+    expect(await opened(RIG)).toMatchObject({ fitted: { main: 160 }, preferences: { pressure: "hPa" } });
+  });
+
+  it("answers 404 for a rig that is not here, 500 with the way out for one that cannot be read", async () => {
+    await expect(opened("rig:none")).rejects.toMatchObject({ init: { status: 404 } });
+    await dayAs({ version: 1, revision: 1, entries: [look("0001", "09:00"), 3] });
+    await expect(opened(RIG)).rejects.toMatchObject({
+      init: { status: 500 },
+      data: expect.stringContaining("entries[1]") as string,
+    });
+  });
+});

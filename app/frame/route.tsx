@@ -1,0 +1,133 @@
+import Button from "@mui/material/Button";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Outlet, useLocation, useRevalidator } from "react-router";
+import type { Route } from "./+types/route";
+import type { AirEntry } from "#core/log/schema.ts";
+import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
+import { Card } from "./card/Card.tsx";
+import { CardFoot } from "./card/CardFoot.tsx";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { HeldCard } from "./HeldCard.tsx";
+import { lookFaces } from "./look-faces.ts";
+import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
+import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
+import { Rail } from "./Rail.tsx";
+import { openRig } from "#app/journal/open-rig.ts";
+import { Shortcuts } from "./Shortcuts.tsx";
+import { runTap } from "./run-tap.ts";
+import { titleOf } from "./title.ts";
+import { useAdvice } from "./use-advice.ts";
+import type { RigContext } from "./use-rig.ts";
+import { Strip } from "./strip/Strip.tsx";
+import { dayTitle } from "#app/vocabulary/days.ts";
+import { airWords } from "#app/vocabulary/entries.ts";
+import { onChangeElsewhere } from "#app/store/changes.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+
+export const meta = ({ loaderData, location }: Route.MetaArgs) => [
+  { title: titleOf(location.pathname, loaderData?.log.header.name) },
+];
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
+  return { ...rig, preferences };
+}
+
+export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>
+  runTap(params.rigId, await request.formData());
+
+export default function RigRoute({ loaderData }: Route.ComponentProps) {
+  const { log, present, build, preferences } = loaderData;
+  const [draft, setDraft] = useState<AirEntry>();
+  const [chosen, setCarburettor] = useState(0);
+  const carburettor = Math.min(chosen, present.settings.length - 1);
+  const state = useAdvice(log.revision, log.entries, draft, carburettor, present);
+  const { advice, working, problem } = state;
+  const looks = useMemo(() => lookFaces(present), [present]);
+  const { revalidate } = useRevalidator();
+  useEffect(
+    () =>
+      onChangeElsewhere((rigId) => {
+        if (rigId === log.header.id) void revalidate();
+      }),
+    [log.header.id, revalidate],
+  );
+  const work = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // Another screen begins at its top: what comes of a saved form stands there.
+  useEffect(() => {
+    if (work.current) work.current.scrollTop = 0;
+  }, [pathname]);
+  const context: RigContext = {
+    ...state,
+    header: log.header,
+    revision: log.revision,
+    entries: log.entries,
+    present,
+    build,
+    fitted: present.settings[carburettor] ?? loaderData.fitted,
+    carburettor,
+    setCarburettor,
+    preferences,
+    setDraft,
+  };
+  const held = present.held.length > 0;
+  const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
+  return (
+    <div className="frame">
+      <Shortcuts context={context} />
+      <Rail context={context} />
+      <PhoneHead context={context} />
+      {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} />}
+      <div className="strip-place">
+        {advice ? (
+          <Strip advice={advice} looks={looks} working={working} zoneHref={zoneHref} />
+        ) : (
+          !problem && <Working words="Sifting the log…" />
+        )}
+      </div>
+      <main tabIndex={0} ref={work}>
+        {problem !== undefined && (
+          <div className="stack" style={{ marginBottom: 16 }}>
+            <Caution grave>The advice could not be worked out: {problem}</Caution>
+            <Button variant="outlined" onClick={() => location.reload()} sx={{ justifySelf: "start" }}>
+              Try again
+            </Button>
+          </div>
+        )}
+        <Outlet context={context} />
+      </main>
+      <aside className="card-place" aria-label="The card">
+        <div className="card-head">
+          <h2 className="label">The card</h2>
+          <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
+            {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
+          </span>
+        </div>
+        <p className="print-only">
+          <strong>
+            {log.header.plate} · {log.header.name}
+          </strong>
+          <br />
+          {present.air
+            ? `${dayTitle(present.air.at)}, ${present.air.at.slice(11, 16)} · ${airWords(present.air, preferences)}`
+            : "no air read"}
+        </p>
+        {held ? (
+          <HeldCard context={context} />
+        ) : (
+          advice && (
+            <>
+              <WhichCarburettor context={context} advice={advice} />
+              <Card advice={advice} />
+              <CardFoot context={context} advice={advice} />
+            </>
+          )
+        )}
+      </aside>
+      {advice && <PhoneCard context={context} advice={advice} />}
+      <PhoneNav context={context} />
+    </div>
+  );
+}

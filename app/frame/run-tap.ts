@@ -1,0 +1,107 @@
+/** The taps that every screen of a rig shares: fitted, put back, said better or worse, struck, noted. */
+import { data } from "react-router";
+import * as z from "zod";
+import { VERDICTS, ZoneName } from "#core/log/parts.ts";
+import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
+import { wayBack } from "#app/journal/fit-changes.ts";
+import { openRig } from "#app/journal/open-rig.ts";
+import { logEntries, refusalOfFit, refused, type Content } from "#app/journal/save.ts";
+
+/** A hidden field that carries a small record. */
+const json = <T extends z.ZodType>(schema: T) =>
+  z.string().transform((text, ctx): z.output<T> => {
+    const parsed = schema.safeParse(parsedJson(text));
+    if (parsed.success) return parsed.data;
+    ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
+    return z.NEVER;
+  });
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+const Taps = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("fit"),
+    because: z.enum(["advice", "putBack"]),
+    changes: json(z.array(Change).min(1).max(30)),
+    advised: json(FitEntry.shape.advised.unwrap()).optional(),
+  }),
+  z.object({
+    intent: z.literal("compared"),
+    verdict: z.enum(VERDICTS),
+    zone: ZoneName,
+    putBack: z.enum(["yes", "no"]),
+  }),
+  z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
+  z.object({
+    intent: z.literal("override"),
+    reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
+  }),
+  z.object({
+    intent: z.literal("answer"),
+    question: AnswerEntry.shape.question,
+    is: AnswerEntry.shape.is,
+  }),
+  z.object({
+    intent: z.literal("fault"),
+    fault: FaultEntry.shape.fault,
+    is: FaultEntry.shape.is,
+    cylinder: z.coerce.number().pipe(z.int().min(1).max(6)).optional(),
+  }),
+  z.object({ intent: z.literal("note"), text: z.string().trim().min(1, "Write a note first.").max(2000) }),
+]);
+
+type Tap = z.infer<typeof Taps>;
+
+/** What a tap logs, or in words why it cannot be. */
+async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | string> {
+  switch (tap.intent) {
+    case "fit": {
+      const { changes, because, advised } = tap;
+      const fit = { changes, because, ...(advised && { advised }) };
+      return refusalOfFit(await openRig(rigId), fit) ?? [{ kind: "fit", ...fit }];
+    }
+    case "compared": {
+      const { openChange } = (await openRig(rigId)).present;
+      if (!openChange) return "Nothing has been changed since the last look.";
+      const { verdict, zone } = tap;
+      const fit = openChange.fits[0]?.id;
+      const back = tap.putBack === "yes" ? wayBack(openChange) : [];
+      return [
+        { kind: "look", reading: { type: "compared", zone, verdict, ...(fit !== undefined && { fit }) } },
+        ...(back.length > 0 ? [{ kind: "fit" as const, changes: back, because: "putBack" as const }] : []),
+      ];
+    }
+    case "override": {
+      const { held } = (await openRig(rigId)).present;
+      if (held.length === 0) return "Nothing holds the card back any more.";
+      return [{ kind: "override", checks: [...held], reason: tap.reason }];
+    }
+    case "answer":
+      return [{ kind: "answer", question: tap.question, is: tap.is }];
+    case "fault": {
+      const { fault, is, cylinder } = tap;
+      return [{ kind: "fault", fault, is, ...(cylinder !== undefined && { cylinder }), note: "" }];
+    }
+    case "strike":
+      return [{ kind: "strike", strikes: tap.strikes, why: tap.why }];
+    case "note":
+      return [{ kind: "note", text: tap.text }];
+  }
+}
+
+/** @returns the ids of what was logged: a tap by mistake is struck with one more */
+export async function runTap(rigId: string, form: FormData) {
+  const parsed = Taps.safeParse(Object.fromEntries(form));
+  if (!parsed.success)
+    return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be saved." });
+  const contents = await contentsOf(rigId, parsed.data);
+  if (typeof contents === "string") return refused({ message: contents });
+  const logged = await logEntries(rigId, contents);
+  return logged.ok ? data({ logged: logged.ids }, { status: 200 }) : refused(logged.problem, 507);
+}

@@ -1,0 +1,25 @@
+/** What every screen of a rig shares with its frame. */
+import { useOutletContext } from "react-router";
+import type { Present } from "#core/log/fold.ts";
+import type { AirEntry, Build, Entry, Header, Setting } from "#core/log/schema.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+import type { AdviceState } from "./use-advice.ts";
+
+export interface RigContext extends AdviceState {
+  readonly header: Header;
+  /** names this state of the log */
+  readonly revision: string;
+  readonly entries: readonly Entry[];
+  readonly present: Present;
+  readonly build: Build;
+  /** on the carburettor that is on the bench */
+  readonly fitted: Setting;
+  /** which one that is, from 0; all of them while they are alike and set alike */
+  readonly carburettor: number;
+  readonly setCarburettor: (carburettor: number) => void;
+  readonly preferences: Preferences;
+  /** an air being typed: card and strip follow it before it is saved */
+  readonly setDraft: (draft: AirEntry | undefined) => void;
+}
+
+export const useRig = (): RigContext => useOutletContext<RigContext>();

@@ -1,0 +1,43 @@
+/** The demo is loaded once, on the first visit; deleted rigs stay deleted. */
+import { files } from "#app/workers/client.ts";
+import { localInstant } from "./clock.ts";
+import { database, metaKey } from "#app/store/database.ts";
+import type { Stored } from "#app/store/failure.ts";
+import { importRigs, type Added } from "#app/store/merge.ts";
+
+const KEY = metaKey("demo-loaded");
+/** The demo with its last day on the day of that instant. */
+function madeFor(day: Date) {
+  const instant = localInstant(day);
+  return files.makeDemo(instant.slice(0, 10), instant.slice(19));
+}
+
+/** Its last day is today once its story is over by now, else yesterday: nothing in it lies in the future. */
+export async function loadDemo(now: Date = new Date()): Promise<Stored<Added>> {
+  const today = await madeFor(now);
+  const ahead = today.some(({ entries }) => entries.some(({ at }) => Date.parse(at) > now.getTime()));
+  if (!ahead) return importRigs(today);
+  const yesterday = new Date(now);
+  yesterday.setDate(yesterday.getDate() - 1);
+  return importRigs(await madeFor(yesterday));
+}
+
+let looked: Promise<void> | undefined;
+
+/** Asked before every navigation, answered once. */
+export function loadDemoOnFirstVisit(): Promise<void> {
+  looked ??= lookOnce();
+  return looked;
+}
+
+async function lookOnce(): Promise<void> {
+  const loaded = await database.getItem(KEY).catch(() => true); // no storage: nothing to load into
+  if (loaded !== null) return;
+  const result = await loadDemo();
+  trouble = result.ok ? undefined : `The demo could not be loaded. ${result.problem.message}`;
+  if (result.ok) await database.setItem(KEY, true);
+}
+
+let trouble: string | undefined;
+/** @returns why a first visit has found no place for the demo */
+export const demoTrouble = (): string | undefined => trouble;

@@ -1,0 +1,128 @@
+/** What the screens ask the judge about a rig. */
+import type { AirEntry, Entry, LookEntry } from "#core/log/schema.ts";
+import type { Zone } from "#core/carburettor/zones.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Outlook } from "#core/advice/outlook.ts";
+import { heardBy, keepSaid } from "#app/store/instruments.ts";
+import { keepLastAdvice, readLastAdvice, type RigFaceKept } from "#app/store/last-advice.ts";
+import { readRig } from "#app/store/rig-log.ts";
+import { judge, valueOf } from "#app/workers/client.ts";
+import type { Answers, LogSent, Question } from "#app/workers/protocol.ts";
+import { presentOf } from "./open-rig.ts";
+
+/** What the judge was last sent of each rig: a save sends only what is new. */
+const sent = new Map<string, { readonly revision: string; readonly ids: ReadonlySet<string> }>();
+/** Logs on their way: whoever asks meanwhile waits for them. */
+const onTheirWay = new Map<string, Promise<unknown>>();
+
+const rigOf = (revision: string): string => revision.split(" ")[0] ?? revision;
+
+/** @returns what came to the log since it was last sent, nothing when it is to be sent whole */
+function sinceLast(
+  revision: string,
+  entries: readonly Entry[],
+): Pick<LogSent, "entries" | "since"> | undefined {
+  const last = sent.get(rigOf(revision));
+  if (!last || last.revision === revision) return undefined;
+  const fresh = entries.filter(({ id }) => !last.ids.has(id));
+  // Anything taken out, or another rig under the same name: whole.
+  return fresh.length + last.ids.size === entries.length
+    ? { entries: fresh, since: last.revision }
+    : undefined;
+}
+
+/** Sends the log, and the first question with it. */
+async function open<Q extends Question>(
+  revision: string,
+  entries: readonly Entry[],
+  question: Q,
+): Promise<Answers[Q["ask"]]> {
+  const rigId = rigOf(revision);
+  const heard = await heardBy(rigId);
+  const opened = await judge.call(async (remote) => {
+    const fresh = sinceLast(revision, entries);
+    const first = fresh && (await remote.open({ rigId, revision, heard, ...fresh }, question));
+    if (first && (first.ok || first.name !== "unknownLog")) return first;
+    return remote.open({ rigId, revision, heard, entries }, question);
+  });
+  const { said, answer } = valueOf(opened);
+  sent.set(rigId, { revision, ids: new Set(entries.map(({ id }) => id)) });
+  await keepSaid(rigId, said);
+  return answer as Answers[Q["ask"]];
+}
+
+/** Asks about a log, sending it first where the judge does not know it. */
+async function ask<Q extends Question>(
+  revision: string,
+  entries: readonly Entry[],
+  question: Q,
+): Promise<Answers[Q["ask"]]> {
+  await onTheirWay.get(revision)?.catch(() => undefined);
+  const first = await judge.call(async (remote) => await remote.answer(revision, question));
+  if (first.ok || first.name !== "unknownLog") return valueOf(first) as Answers[Q["ask"]];
+  const opening = open(revision, entries, question);
+  onTheirWay.set(revision, opening);
+  try {
+    return await opening;
+  } finally {
+    if (onTheirWay.get(revision) === opening) onTheirWay.delete(revision);
+  }
+}
+
+export type Shown = Pick<RigFaceKept, "air" | "held">;
+
+/**
+ * @param shown - what the rig shows of itself beside the advice: given, the advice is kept for the next visit, and one
+ *   that was kept is answered at once
+ * @throws {WorkerFailure} with words for the screen
+ */
+export async function askAdvice(
+  revision: string,
+  entries: readonly Entry[],
+  draft: AirEntry | undefined,
+  carburettor = 0,
+  shown?: Shown,
+): Promise<Advice> {
+  const question = { ask: "advice", draft, carburettor } as const;
+  if (!shown || draft || carburettor !== 0) return ask(revision, entries, question);
+  const rigId = rigOf(revision);
+  const kept = await readLastAdvice(rigId, revision, await heardBy(rigId));
+  return kept ? kept.advice : worked(revision, entries, shown);
+}
+
+async function worked(revision: string, entries: readonly Entry[], shown: Shown): Promise<Advice> {
+  const advice = await ask(revision, entries, { ask: "advice", draft: undefined, carburettor: 0 });
+  const rigId = rigOf(revision);
+  await keepLastAdvice(rigId, revision, await heardBy(rigId), { advice, ...shown });
+  return advice;
+}
+
+/**
+ * What a rig shows of itself in the paddock: as it was kept, else read and worked out.
+ * @throws {Error} with words for the screen
+ */
+export async function askFace(rigId: string, revision: string): Promise<RigFaceKept> {
+  const kept = await readLastAdvice(rigId, revision, await heardBy(rigId));
+  if (kept) return kept;
+  const log = await readRig(rigId);
+  if (!log.ok) throw new Error(log.problem.message);
+  const { air, held } = presentOf(log.value);
+  return { air, held, advice: await worked(log.value.revision, log.value.entries, { air, held }) };
+}
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askAdviceAfter = (
+  revision: string,
+  entries: readonly Entry[],
+  look: LookEntry,
+  carburettor = 0,
+): Promise<Advice> => ask(revision, entries, { ask: "adviceAfter", look, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askDistribution = (revision: string, entries: readonly Entry[]): Promise<Distribution> =>
+  ask(revision, entries, { ask: "distribution" });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askOutlook = (revision: string, entries: readonly Entry[], zone: Zone): Promise<Outlook[]> =>
+  ask(revision, entries, { ask: "outlook", zone });

@@ -1,0 +1,99 @@
+/** How a screen's action saves one entry, and what it answers when that fails. */
+import { data } from "react-router";
+import type * as z from "zod";
+import type { Entry, FitEntry } from "#core/log/schema.ts";
+import { buildOfCarburettor } from "#core/rig/carburettors.ts";
+import { foldWith, type Impossible } from "#core/rig/check-log.ts";
+import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { append, readRig } from "#app/store/rig-log.ts";
+import { applyFit } from "#core/log/fold.ts";
+import { localInstant } from "./clock.ts";
+import { newEntryId } from "./entry-id.ts";
+import { keepFolded, presentOf, type OpenRig } from "./open-rig.ts";
+
+export interface ActionProblem {
+  readonly message?: string;
+  readonly fields?: Readonly<Record<string, string>>;
+  /** where a form was overtaken: what stands there now */
+  readonly seen?: string;
+}
+
+export const refused = (problem: ActionProblem, status = 400) => data(problem, { status });
+
+/** @returns the first message of each field */
+export function fieldMessages(error: z.ZodError): Record<string, string> {
+  const fields: Record<string, string> = {};
+  for (const issue of error.issues) fields[String(issue.path[0] ?? "form")] ??= issue.message;
+  return fields;
+}
+
+/** @returns in words why the model cannot work with something, or nothing when it can */
+export function modelRefusal(check: () => void): string | undefined {
+  try {
+    check();
+    return undefined;
+  } catch (error) {
+    if (error instanceof RangeError) return `This machine cannot have that: ${error.message}.`;
+    throw error;
+  }
+}
+
+/** @returns in words why a fit cannot be on any of the carburettors it is for, or nothing when it can */
+export function refusalOfFit(
+  { build, present }: OpenRig,
+  fit: Pick<FitEntry, "changes">,
+): string | undefined {
+  return modelRefusal(() => {
+    present.settings.forEach((setting, i) =>
+      checkSettingOn(buildOfCarburettor(build, i), applyFit(setting, fit, i + 1)),
+    );
+  });
+}
+
+type New<K extends Entry["kind"]> = Omit<Extract<Entry, { kind: K }>, "id" | "at" | "kind">;
+export type Content = { [K in Entry["kind"]]: { kind: K } & New<K> }[Entry["kind"]];
+
+export type Logged =
+  | { readonly ok: true; readonly ids: readonly string[] }
+  | { readonly ok: false; readonly problem: ActionProblem };
+
+/** @returns the ids of what was logged, or words for the screen; the log is then unchanged */
+export async function logEntries(rigId: string, contents: readonly Content[]): Promise<Logged> {
+  const wrong = (message: string) => ({ ok: false as const, problem: { message } });
+  const at = localInstant();
+  const entries = contents.map((content): Entry => ({ id: newEntryId(content.kind), at, ...content }));
+  const log = await readRig(rigId);
+  if (!log.ok) return wrong(log.problem.message);
+  const { present, refused } = foldWith(presentOf(log.value), entries);
+  if (refused) return wrong(impossibleWords(refused, entries));
+  const saved = await append(rigId, ...entries);
+  if (!saved.ok) return wrong(saved.problem.message);
+  const next = await readRig(rigId);
+  if (next.ok) keepFolded(next.value, present);
+  return { ok: true, ids: entries.map(({ id }) => id) };
+}
+
+/** @returns nothing when all of them are saved, else words for the screen; the log is then unchanged */
+export async function saveEntries(
+  rigId: string,
+  contents: readonly Content[],
+): Promise<ActionProblem | undefined> {
+  const logged = await logEntries(rigId, contents);
+  return logged.ok ? undefined : logged.problem;
+}
+
+/** What is refused: the new entry itself, or an older one that could then not be. */
+function impossibleWords({ entry, why }: Impossible, added: readonly Entry[]): string {
+  const own = added.some(({ id }) => id === entry.id);
+  const which = own
+    ? ""
+    : ` The ${entry.kind} of ${entry.at.slice(0, 10)} ${entry.at.slice(11, 16)} could then not be.`;
+  return `This machine cannot have that: ${why}.${which} Nothing was saved.`;
+}
+
+/** @returns nothing when saved, else words for the screen; the log is then unchanged */
+export const saveEntry = <K extends Entry["kind"]>(
+  rigId: string,
+  kind: K,
+  content: New<K>,
+): Promise<ActionProblem | undefined> => saveEntries(rigId, [{ kind, ...content } as unknown as Content]);

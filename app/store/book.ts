@@ -1,0 +1,90 @@
+/**
+ * The book of all rigs. Nothing that counts is written over: new versions of days are written beside the old ones, then
+ * the small records that name them are switched. A write cut short at any moment leaves the book as it was or as it was
+ * to be; what it left lying is swept up at the next visit.
+ */
+import { Header } from "#core/log/schema.ts";
+import { database, headerKey, isDayKey, removeKeys, rigOfKey } from "./database.ts";
+import { guarded, stored, type Stored } from "./failure.ts";
+import { withLock } from "./locks.ts";
+import { adoptOldDays } from "./old-days.ts";
+import { bookedRigs, bookOf, commit, readIndex, rigIds, settle } from "./records.ts";
+
+let opened: Promise<void> | undefined;
+
+/** Once a tab: what was begun is finished, the first layout brought up, what was left lying swept up. */
+export function openBook(): Promise<void> {
+  opened ??= withLock("book", async () => {
+    await settle();
+    await adoptOldDays();
+    await sweep();
+  }).catch((error: unknown) => {
+    opened = undefined;
+    throw error;
+  });
+  return opened;
+}
+
+/** For tests: the next call opens the book anew, as another visit would. */
+export function closeBook(): void {
+  opened = undefined;
+}
+
+/** Days that no index names, and what is left of rigs that are not in the book. */
+async function sweep(): Promise<void> {
+  const rigs = await bookedRigs();
+  if (!rigs) return;
+  const named = new Map<string, ReadonlySet<string> | undefined>();
+  for (const rigId of rigs) {
+    const index = await readIndex(rigId);
+    named.set(rigId, index.ok && index.value ? new Set(index.value.days.map(({ key }) => key)) : undefined);
+  }
+  for (const key of await database.keys()) {
+    const rigId = rigOfKey(key);
+    if (rigId === undefined) continue;
+    const days = named.get(rigId);
+    const lost = named.has(rigId) ? isDayKey(key) && days !== undefined && !days.has(key) : true;
+    if (lost) await database.removeItem(key);
+  }
+}
+
+/** One writer at a time over the whole book, in all tabs; what an earlier one left undone comes first. */
+export function writing<T>(work: () => Promise<Stored<T>>): Promise<Stored<T>> {
+  return guarded(async () => {
+    await openBook();
+    return withLock("book", async () => {
+      await settle();
+      return work();
+    });
+  });
+}
+
+export interface Shelf {
+  readonly headers: readonly Header[];
+  /** rigs whose header cannot be read: they are shown, not dropped */
+  readonly unreadable: readonly string[];
+}
+
+/** @returns all rigs of the book, by name */
+export function listRigs(): Promise<Stored<Shelf>> {
+  return guarded(async () => {
+    await openBook();
+    const ids = await rigIds();
+    const raw = await Promise.all(ids.map((id) => database.getItem(headerKey(id))));
+    const read = raw.map((value) => Header.safeParse(value));
+    const headers = read.flatMap(({ data }) => data ?? []);
+    return stored({
+      headers: headers.sort((a, b) => a.name.localeCompare(b.name)),
+      unreadable: ids.filter((_, i) => read[i]?.success !== true),
+    });
+  });
+}
+
+/** One write takes the rig out of the book; what is left of it is swept up now or at the next visit. */
+export function removeRig(rigId: string): Promise<Stored<null>> {
+  return writing(async () => {
+    await commit([bookOf((await rigIds()).filter((id) => id !== rigId))]);
+    await removeKeys((await database.keys()).filter((key) => rigOfKey(key) === rigId)).catch(() => undefined);
+    return stored(null);
+  });
+}

@@ -1,0 +1,57 @@
+/** Preferences and work half done: small records of the device. */
+import { IdleDraft } from "#app/features/idle/form.ts";
+import { database } from "./database.ts";
+import { dropDraft, keepDraft, readDraft } from "./drafts.ts";
+import { readPreferences, writePreferences } from "./preferences.ts";
+
+describe("preferences", () => {
+  it("are kept, and the usual ones stand in for unreadable ones", async () => {
+    await writePreferences({
+      temperature: "°F",
+      pressure: "inHg",
+      length: "ft",
+      mixture: "afr",
+      speed: "km/h",
+      vacuum: "kPa",
+      keys: "on",
+      cylinderSchool: "causeFirst",
+    });
+    expect((await readPreferences()).pressure).toBe("inHg");
+    await database.setItem("meta/preferences", { pressure: "bar" });
+    expect(await readPreferences()).toEqual({
+      temperature: "°C",
+      pressure: "hPa",
+      length: "m",
+      mixture: "lambda",
+      speed: "km/h",
+      vacuum: "kPa",
+      keys: "on",
+      cylinderSchool: "causeFirst",
+    });
+  });
+
+  it("that cannot be kept say so", async () => {
+    const full = Object.assign(new Error("full"), { name: "QuotaExceededError" });
+    jest.spyOn(database, "setItem").mockRejectedValueOnce(full);
+    const units = await readPreferences();
+    expect(await writePreferences(units)).toMatchObject({ ok: false, problem: { reason: "full" } });
+  });
+});
+
+describe("work half done", () => {
+  const half = { phase: "walk", points: [{ turns: 1, rpm: 1500 }], raised: true, simulated: false, round: 1 };
+  it("is kept for its rig, and forgotten when it is done", async () => {
+    await keepDraft("rig:one", "idle", half);
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toEqual(half);
+    expect(await readDraft(IdleDraft, "rig:two", "idle")).toBeUndefined();
+    await dropDraft("rig:one", "idle");
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
+  });
+  it("is as good as none when it cannot be read, and no reason to stop when it cannot be kept", async () => {
+    await database.setItem("meta/draft/idle/rig:one", { ...half, phase: "dance" });
+    expect(await readDraft(IdleDraft, "rig:one", "idle")).toBeUndefined();
+    jest.spyOn(database, "setItem").mockRejectedValue(new Error("full"));
+    await expect(keepDraft("rig:one", "idle", half)).resolves.toBeUndefined();
+    jest.restoreAllMocks();
+  });
+});

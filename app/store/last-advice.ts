@@ -1,0 +1,63 @@
+/**
+ * The last advice of each rig, so that a later visit shows its card at once. It counts only for exactly what it was worked
+ * out from: this revision of the log, this judge, and what other rigs say of the instruments.
+ */
+import type { AirEntry, InstrumentMessage } from "#core/log/schema.ts";
+import type { CheckName } from "#core/log/walk-round-names.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import { JUDGE } from "#app/workers/client.ts";
+import { database } from "./database.ts";
+
+/** What a rig shows of itself without being opened. */
+export interface RigFaceKept {
+  readonly advice: Advice;
+  readonly air: AirEntry | undefined;
+  /** checks that hold the card back */
+  readonly held: readonly CheckName[];
+}
+
+interface Kept extends RigFaceKept {
+  readonly revision: string;
+  readonly judge: string;
+  readonly heard: string;
+}
+
+const keyOf = (rigId: string): string => `${rigId}/advice`;
+const stampOf = (revision: string, heard: readonly InstrumentMessage[]) => ({
+  revision,
+  judge: JUDGE,
+  heard: JSON.stringify(heard),
+});
+
+/** The stamp stands for the shape: the very code that reads this has written it. */
+function isFor(kept: unknown, stamp: ReturnType<typeof stampOf>): kept is Kept {
+  if (typeof kept !== "object" || kept === null) return false;
+  const named = kept as Partial<Kept>;
+  return (
+    named.revision === stamp.revision &&
+    named.judge === stamp.judge &&
+    named.heard === stamp.heard &&
+    typeof named.advice === "object"
+  );
+}
+
+/** @returns nothing when it is of another revision, judge or knowledge, or cannot be read */
+export async function readLastAdvice(
+  rigId: string,
+  revision: string,
+  heard: readonly InstrumentMessage[],
+): Promise<RigFaceKept | undefined> {
+  const kept: unknown = await database.getItem(keyOf(rigId)).catch(() => null);
+  return isFor(kept, stampOf(revision, heard)) ? kept : undefined;
+}
+
+/** What cannot be kept is worked out again. */
+export async function keepLastAdvice(
+  rigId: string,
+  revision: string,
+  heard: readonly InstrumentMessage[],
+  face: RigFaceKept,
+): Promise<void> {
+  const kept: Kept = { ...stampOf(revision, heard), ...face };
+  await database.setItem(keyOf(rigId), kept).catch(() => undefined);
+}

@@ -1,0 +1,146 @@
+/** The log of one rig: read once a revision, added to day by day. */
+import { dayOf, Entry, Header } from "#core/log/schema.ts";
+import { inOrder } from "#core/log/fold.ts";
+import { writing, openBook } from "./book.ts";
+import { tellOtherTabs } from "./changes.ts";
+import { database, headerKey, indexKey, removeKeys } from "./database.ts";
+import { isGone, readDays, replaced, unreadable, writeDays } from "./days.ts";
+import { failed, guarded, stored, type Stored } from "./failure.ts";
+import { askToKeep } from "./space.ts";
+import { commit, readIndex, rigIds, type RigIndex } from "./records.ts";
+
+export interface RigLog {
+  readonly header: Header;
+  readonly entries: readonly Entry[];
+  /** changes whenever the log does, and is another one for a rig deleted and brought in again */
+  readonly revision: string;
+}
+
+interface Known {
+  readonly index: RigIndex;
+  readonly log: RigLog;
+}
+/** What was read in this tab: the same revision is the same object. */
+const known = new Map<string, Known>();
+
+const nameOf = (rigId: string, { token, revision }: RigIndex): string => `${rigId} ${token} ${revision}`;
+const missing = (rigId: string) => failed("missing", `There is no rig "${rigId}" in this browser.`);
+
+async function load(rigId: string, tries = 5): Promise<Stored<Known>> {
+  const index = await readIndex(rigId);
+  if (!index.ok) return index;
+  const before = known.get(rigId);
+  if (
+    index.value &&
+    before?.index.token === index.value.token &&
+    before.index.revision === index.value.revision
+  )
+    return stored(before);
+  const raw = await database.getItem(headerKey(rigId));
+  if (raw === null || !index.value) return raw === null ? missing(rigId) : unreadableHeader(rigId, raw);
+  const header = Header.safeParse(raw);
+  if (!header.success) return unreadable(`The rig ${rigId}`, header.error);
+  const entries = await readDays(rigId, index.value);
+  // Another tab has written between the two reads: what the index names now is there.
+  if (isGone(entries) && tries > 0) return load(rigId, tries - 1);
+  if (!entries.ok) return isGone(entries) ? failed("unreadable", entries.problem.message) : entries;
+  const log = {
+    header: header.data,
+    entries: inOrder(entries.value),
+    revision: nameOf(rigId, index.value),
+  };
+  const loaded = { index: index.value, log };
+  known.set(rigId, loaded);
+  return stored(loaded);
+}
+
+function unreadableHeader(rigId: string, raw: unknown): Stored<never> {
+  const header = Header.safeParse(raw);
+  return header.success
+    ? failed(
+        "unreadable",
+        `The rig ${rigId} has no index of its days. Reload; if that does not help, save the raw data on the Data page, then import a good export.`,
+      )
+    : unreadable(`The rig ${rigId}`, header.error);
+}
+
+export function readRig(rigId: string): Promise<Stored<RigLog>> {
+  return guarded(async () => {
+    await openBook();
+    if (!(await rigIds()).includes(rigId)) return missing(rigId);
+    const loaded = await load(rigId);
+    return loaded.ok ? stored(loaded.value.log) : loaded;
+  });
+}
+
+/** @returns the revision of a rig, without reading its days */
+export function revisionOf(rigId: string): Promise<Stored<string>> {
+  return guarded(async () => {
+    await openBook();
+    const index = await readIndex(rigId);
+    if (!index.ok) return index;
+    return index.value ? stored(nameOf(rigId, index.value)) : missing(rigId);
+  });
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * @returns those of the given entries that the log has not got yet
+ * An id stands once in a log, whatever happens: the same entry again is passed over, another one under it refused.
+ */
+export function newEntries(log: readonly Entry[], given: readonly Entry[]): Stored<Entry[]> {
+  const byId = new Map(log.map((entry) => [entry.id, entry]));
+  const fresh: Entry[] = [];
+  for (const entry of given) {
+    const there = byId.get(entry.id);
+    if (there && !same(there, entry))
+      return failed(
+        "conflict",
+        `The entry ${entry.id} is already in this log with other content. Nothing was changed; delete the rig first if the file is the right one.`,
+      );
+    if (there) continue;
+    byId.set(entry.id, entry);
+    fresh.push(entry);
+  }
+  return stored(fresh);
+}
+
+/**
+ * @param entries - of one day: what one tap logs is kept at once or not at all
+ * @returns whether they were saved; on any failure nothing has changed
+ */
+export async function append(rigId: string, ...entries: readonly Entry[]): Promise<Stored<null>> {
+  const [first] = entries;
+  if (!first) return stored(null);
+  const day = dayOf(first.at);
+  if (entries.some(({ at }) => dayOf(at) !== day))
+    throw new RangeError(`entries must be of one day, got ${entries.map(({ at }) => dayOf(at)).join(", ")}`);
+  const saved = await writing(async () => {
+    if (!(await rigIds()).includes(rigId)) return missing(rigId);
+    const loaded = await load(rigId);
+    if (!loaded.ok) return loaded;
+    const fresh = newEntries(
+      loaded.value.log.entries,
+      entries.map((entry) => Entry.parse(entry)),
+    );
+    if (!fresh.ok) return fresh;
+    if (fresh.value.length === 0) return stored(null);
+    const { index } = loaded.value;
+    const next = await writeDays(rigId, index, fresh.value);
+    await commit([{ key: indexKey(rigId), value: next }]);
+    await removeKeys(replaced(index, next)).catch(() => undefined);
+    return stored(null);
+  });
+  if (saved.ok) {
+    tellOtherTabs(rigId);
+    askToKeep();
+  }
+  return saved;
+}
+
+/** What {@link importRigs} builds on. */
+export async function loadForMerge(rigId: string): Promise<Stored<Known | undefined>> {
+  if (!(await rigIds()).includes(rigId)) return stored(undefined);
+  return load(rigId);
+}

@@ -1,0 +1,163 @@
+/** Whatever moment a write is cut short at, the book is as it was or as it was to be. */
+import { at, build, fit, look } from "../../core/__tests__/entries.ts";
+import { ENDURO_HEADER } from "#demo/enduro-build.ts";
+import { freshRig, RIG } from "#app/testing/rig.ts";
+import { closeBook, listRigs, removeRig } from "./book.ts";
+import { database, headerKey, isDayKey } from "./database.ts";
+import { importRigs } from "./merge.ts";
+import { append, readRig } from "./rig-log.ts";
+
+const other = { ...ENDURO_HEADER, id: "rig:other-0001", name: "Other" };
+const days = [
+  build(),
+  look("0001", "09:00"),
+  { ...look("0002", "09:00"), at: at("09:00", "2026-05-24") },
+  { ...fit("0003", "09:00", 160), at: at("09:00", "2026-05-25") },
+];
+
+/** What a tuner has: the rigs, and the entries of each. */
+async function book(): Promise<string> {
+  const list = await listRigs();
+  if (!list.ok) throw new Error(list.problem.message);
+  expect(list.value.unreadable).toEqual([]);
+  const logs = await Promise.all(list.value.headers.map(({ id }) => readRig(id)));
+  return JSON.stringify(logs.map((log) => (log.ok ? [log.value.header.id, log.value.entries] : log.problem)));
+}
+
+/** The browser is killed at the n-th write: nothing is written any more until it is opened again. */
+function killAt(n: number): () => boolean {
+  let writes = 0;
+  for (const name of ["setItem", "removeItem"] as const) {
+    const real = database[name].bind(database) as (...args: unknown[]) => Promise<unknown>;
+    jest.spyOn(database, name).mockImplementation(((...args: unknown[]) => {
+      writes += 1;
+      return writes >= n ? Promise.reject(new Error("killed")) : real(...args);
+    }) as never);
+  }
+  return () => writes >= n;
+}
+
+const NAMED = async (): Promise<number> => (await database.keys()).filter(isDayKey).length;
+
+describe.each([
+  ["a save", () => append(RIG, look("0009", "10:00"))],
+  [
+    "an import of two rigs of several days, one of them new",
+    () =>
+      importRigs([
+        { header: other, entries: days },
+        { header: ENDURO_HEADER, entries: days },
+      ]),
+  ],
+  ["a deletion", () => removeRig(RIG)],
+])("%s, cut short at every write there is", (_, work) => {
+  afterEach(() => jest.restoreAllMocks());
+
+  it("leaves all or nothing, and nothing lying about", async () => {
+    await freshRig();
+    const before = await book();
+    await work();
+    const after = await book();
+    expect(after).not.toBe(before);
+    const wanted = new Map([
+      [before, 1],
+      [after, await NAMED()],
+    ]);
+    let killed = true;
+    const seen = new Set<string>();
+    for (let n = 1; killed; n += 1) {
+      await freshRig();
+      const wasKilled = killAt(n);
+      await work();
+      jest.restoreAllMocks();
+      killed = wasKilled();
+      closeBook();
+      const now = await book();
+      seen.add(now);
+      expect([before, after]).toContain(now);
+      expect(await NAMED()).toBe(wanted.get(now));
+      // Done again it is there once, and once only.
+      await work();
+      expect(await book()).toBe(after);
+    }
+    expect(seen).toEqual(new Set([before, after]));
+  });
+});
+
+describe("records that cannot all be switched, and cannot be put back either", () => {
+  it("are carried out at the next visit, with all that they name", async () => {
+    await freshRig();
+    const rigs = [
+      { header: other, entries: days },
+      { header: ENDURO_HEADER, entries: days },
+    ];
+    const real = database.setItem.bind(database);
+    let broken = false;
+    // From the second index on nothing can be written any more; what is not wanted can still be taken away.
+    jest.spyOn(database, "setItem").mockImplementation(async (key, value) => {
+      if (key === `${RIG}/index`) broken = true;
+      if (broken) throw new Error("disk");
+      return real(key, value);
+    });
+    expect(await importRigs(rigs)).toMatchObject({ ok: false });
+    jest.restoreAllMocks();
+    closeBook();
+    const list = await listRigs();
+    expect(list.ok && list.value.headers.map(({ id }) => id).sort()).toEqual([RIG, other.id].sort());
+    for (const id of [RIG, other.id]) {
+      const read = await readRig(id);
+      expect(read.ok && read.value.entries.length).toBe(days.length);
+    }
+  });
+});
+
+describe("a book of the first layout", () => {
+  const old = (entries: unknown[]) => ({ version: 1, revision: 3, entries });
+  const asItWas = async () => {
+    await database.clear();
+    closeBook();
+    await database.setItem(headerKey(RIG), ENDURO_HEADER);
+    await database.setItem(`${RIG}/day/2026-05-23`, old([build(), look("0001", "09:00")]));
+    await database.setItem(`${RIG}/day/2026-05-24`, old([days[2]]));
+  };
+  const ids = async () => {
+    const read = await readRig(RIG);
+    return read.ok ? read.value.entries.map(({ id }) => id) : read.problem.message;
+  };
+
+  it("is taken over, day for day", async () => {
+    await asItWas();
+    expect(await ids()).toEqual(["build:0001", "look:0001", "look:0002"]);
+    expect((await database.keys()).filter((key) => /\/day\/[\d-]+$/.test(key))).toEqual([]);
+  });
+
+  it("that an import had doubled has each entry once", async () => {
+    await asItWas();
+    await database.setItem(`${RIG}/day/2026-05-24`, old([days[2], days[2], look("0001", "09:00")]));
+    expect(await ids()).toEqual(["build:0001", "look:0001", "look:0002"]);
+  });
+
+  it("takes in what a tab with the old code still writes", async () => {
+    await asItWas();
+    expect(await ids()).toHaveLength(3);
+    await database.setItem(`${RIG}/day/2026-05-25`, old([days[3]]));
+    closeBook();
+    expect(await ids()).toEqual(["build:0001", "look:0001", "look:0002", "fit:0003"]);
+  });
+
+  it("with a day that cannot be read says so, and keeps it as it stands", async () => {
+    await asItWas();
+    await database.setItem(`${RIG}/day/2026-05-24`, { version: 1, revision: 1, entries: 7 });
+    expect(await ids()).toContain("The log of 2026-05-24");
+    closeBook();
+    expect(await ids()).toContain("The log of 2026-05-24");
+    expect(await database.getItem(`${RIG}/day/2026-05-24`)).toMatchObject({ entries: 7 });
+  });
+
+  it("is found again by its headers when the list of rigs is lost", async () => {
+    await freshRig();
+    await database.setItem("meta/book", "gone");
+    closeBook();
+    expect(await ids()).toEqual(["build:0001"]);
+  });
+});

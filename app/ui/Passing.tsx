@@ -1,0 +1,40 @@
+/** What just happened, said in passing. Loaded when there is something to say. */
+import Close from "@mui/icons-material/Close";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import Snackbar from "@mui/material/Snackbar";
+import type { Said } from "./Toast.tsx";
+
+const SHOWN_MS = 8000;
+
+export default function Passing({ said, onClose }: { said: Said; onClose: () => void }) {
+  const { words, action, grave, stays } = said;
+  return (
+    <Snackbar
+      key={words}
+      className="passing-place"
+      open
+      autoHideDuration={grave || stays ? null : SHOWN_MS}
+      onClose={(_, reason) => reason === "timeout" && onClose()}
+      anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
+    >
+      <div className={grave ? "passing grave" : "passing"} role={grave ? "alert" : "status"}>
+        <span>{words}</span>
+        {action && (
+          <Button
+            color="inherit"
+            onClick={() => {
+              action.run();
+              onClose();
+            }}
+          >
+            {action.words}
+          </Button>
+        )}
+        <IconButton color="inherit" aria-label="Close" onClick={onClose}>
+          <Close fontSize="small" />
+        </IconButton>
+      </div>
+    </Snackbar>
+  );
+}

@@ -1,0 +1,44 @@
+/** What just happened, said in passing; a problem stays until it is closed. */
+import { createContext, lazy, Suspense, use, useEffect, useRef, useState, type ReactNode } from "react";
+
+export interface Said {
+  readonly words: string;
+  readonly grave?: boolean;
+  /** until it is answered or closed */
+  readonly stays?: boolean;
+  /** one tap more */
+  readonly action?: { readonly words: string; readonly run: () => void };
+}
+
+type Say = (said: Said) => void;
+const Context = createContext<Say>(() => undefined);
+
+/** @returns how to say something in passing */
+export const useToast = (): Say => use(Context);
+
+const Passing = lazy(() => import("./Passing.tsx"));
+
+export function ToastPlace({ children }: { children: ReactNode }) {
+  const [said, setSaid] = useState<Said>();
+  return (
+    <Context value={setSaid}>
+      {children}
+      {said && (
+        <Suspense fallback={null}>
+          <Passing said={said} onClose={() => setSaid(undefined)} />
+        </Suspense>
+      )}
+    </Context>
+  );
+}
+
+/** What went wrong with something that has no place of its own for words is said in passing. */
+export function useSayProblem(answer: { readonly message?: string } | undefined): void {
+  const say = useToast();
+  const told = useRef<unknown>(undefined);
+  useEffect(() => {
+    if (answer?.message === undefined || told.current === answer) return;
+    told.current = answer;
+    say({ words: answer.message, grave: true });
+  }, [answer, say]);
+}
