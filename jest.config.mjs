@@ -12,6 +12,8 @@ const swc = (jsx) => [
 ];
 
 export default {
+  // Finds what hangs. Rented machines are slow at times, and speed is the benchmarks' business.
+  testTimeout: 60_000,
   projects: [
     {
       displayName: "core",

@@ -9,9 +9,9 @@ export default defineConfig({
   forbidOnly: Boolean(process.env["CI"]),
   reporter: [["list"], ["json", { outputFile: ".cache/e2e.json" }]],
   // Rented machines are slow at times; a hang is found all the same.
-  timeout: 60_000,
+  timeout: 90_000,
   // Two browsers on two cores, each making the demo on its first visit: patience, not slowness of the app.
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   // The first visit is made once: every test begins with the demo as it stands then, its cards worked out.
   globalSetup: "./e2e/first-visit.ts",
   use: {

@@ -10,7 +10,7 @@ export default async function firstVisit(): Promise<void> {
   const page = await context.newPage();
   await page.goto(`http://localhost:${PORT}/`);
   await expect(page.locator(".rig-card .fits, .rig-card h2:text-is('Stop: the choke')")).toHaveCount(5, {
-    timeout: 60_000,
+    timeout: 90_000,
   });
   await context.storageState({ path: FIRST_VISIT, indexedDB: true });
   await browser.close();

@@ -10,7 +10,7 @@ import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
-const MOST_KEPT = 12;
+export const MOST_KEPT = 12;
 
 interface Kept {
   readonly revision: string;

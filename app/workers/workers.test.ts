@@ -8,7 +8,7 @@ import { advise, type Advice } from "#core/advice/advise.ts";
 import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
 import { fitPart, plug } from "../../core/__tests__/entries.ts";
 import { readFile, writeFile } from "./files.ts";
-import { judgeApi } from "./judge.ts";
+import { judgeApi, MOST_KEPT } from "./judge.ts";
 import type { JudgeApi } from "./protocol.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 
@@ -167,13 +167,13 @@ describe("the judge, across a message channel", () => {
 
   it("answers for more rigs than it keeps, all asked at once, and forgets the oldest", async () => {
     const all = await Promise.all(
-      Array.from({ length: 30 }, (_, i) =>
+      Array.from({ length: MOST_KEPT + 2 }, (_, i) =>
         judge.open(log(`rig:${i} t 1`, story.entries.slice(0, 1)), advice),
       ),
     );
     expect(all.map(({ ok }) => ok)).toEqual(all.map(() => true));
     expect(await judge.answer("rig:0 t 1", advice)).toMatchObject({ name: "unknownLog" });
-    expect(await judge.answer("rig:29 t 1", advice)).toMatchObject({ ok: true });
+    expect(await judge.answer(`rig:${MOST_KEPT + 1} t 1`, advice)).toMatchObject({ ok: true });
   });
 });
 
