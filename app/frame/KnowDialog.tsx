@@ -3,9 +3,9 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useFetcher } from "react-router";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import type { RigContext } from "./use-rig.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
@@ -28,13 +28,11 @@ export default function KnowDialog({ context, onDone }: { context: RigContext; o
           {checkList(context.present.held)}: what is read now teaches the sieve a fault, not a jet. Your
           reason goes into the log and is printed on the card.
         </p>
-        <TextField
+        <TypedField
           label="Why all the same"
           value={reason}
           onChange={(event) => setReason(event.target.value)}
-          error={fetcher.data?.message !== undefined}
-          helperText={fetcher.data?.message}
-          slotProps={{ inputLabel: { shrink: true } }}
+          problem={fetcher.data?.message}
         />
       </DialogContent>
       <DialogActions>

@@ -54,7 +54,10 @@ export const theme: Theme = createTheme({
       },
     },
     MuiTextField: { defaultProps: { variant: "outlined" } },
+    // Labels stand on the border from the start: what a field is for never moves.
+    MuiInputLabel: { defaultProps: { shrink: true } },
     MuiOutlinedInput: {
+      defaultProps: { notched: true },
       styleOverrides: {
         root: { backgroundColor: "var(--sheet)", minHeight: 52 },
         input: { fontVariantNumeric: "tabular-nums" },

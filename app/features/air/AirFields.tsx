@@ -1,8 +1,7 @@
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
-import { Controller, useWatch } from "react-hook-form";
+import { useWatch } from "react-hook-form";
 import type { AirTexts } from "./form.ts";
+import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import type { AirFormState as Form } from "./use-air-form.ts";
 
@@ -12,56 +11,7 @@ interface FieldsProps {
   readonly answer: Readonly<Record<string, string>> | undefined;
 }
 
-interface NumberProps extends FieldsProps {
-  readonly name: "temperature" | "humidity" | "pressure" | "elevation";
-  readonly label: string;
-  readonly hint?: string;
-}
-
-function NumberField({ form, name, label, hint, answer }: NumberProps) {
-  const problem = form.formState.errors[name]?.message ?? answer?.[name];
-  return (
-    <TextField
-      {...form.register(name)}
-      label={label}
-      fullWidth
-      autoComplete="off"
-      error={problem !== undefined}
-      helperText={problem ?? hint}
-      slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
-    />
-  );
-}
-
-interface UnitProps<N extends "temperatureUnit" | "pressureUnit" | "elevationUnit"> {
-  readonly form: Form;
-  readonly name: N;
-  readonly label: string;
-  readonly units: readonly string[];
-}
-
-function UnitField<N extends "temperatureUnit" | "pressureUnit" | "elevationUnit">({
-  form,
-  name,
-  label,
-  units,
-}: UnitProps<N>) {
-  return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field }) => (
-        <TextField {...field} select label={label} fullWidth slotProps={{ inputLabel: { shrink: true } }}>
-          {units.map((unit) => (
-            <MenuItem key={unit} value={unit}>
-              {unit}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
-  );
-}
+const alike = (units: readonly string[]) => units.map((unit) => [unit, unit] as const);
 
 /** Asked where a station pressure looks like one reduced to sea level: the classic mistake. */
 function SeaLevelQuestion({ form }: { form: Form }) {
@@ -88,26 +38,13 @@ const HUMIDITY_KINDS = [
   ["wetBulb", "wet bulb"],
 ] as const;
 
-function HumidityField(props: FieldsProps) {
-  const { form } = props;
+function HumidityField({ form, answer }: FieldsProps) {
   const [kind, unit] = useWatch({ control: form.control, name: ["humidityKind", "temperatureUnit"] });
   const label = kind === "relative" ? "Humidity" : `Humidity, ${unit}`;
   return (
     <div className="pair">
-      <NumberField {...props} name="humidity" label={label} />
-      <Controller
-        control={form.control}
-        name="humidityKind"
-        render={({ field }) => (
-          <TextField {...field} select label="As" fullWidth slotProps={{ inputLabel: { shrink: true } }}>
-            {HUMIDITY_KINDS.map(([value, text]) => (
-              <MenuItem key={value} value={value}>
-                {text}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-      />
+      <FormField<AirTexts> name="humidity" label={label} keys="decimal" problem={answer?.["humidity"]} />
+      <FormPick<AirTexts> name="humidityKind" label="As" options={HUMIDITY_KINDS} />
     </div>
   );
 }
@@ -125,8 +62,13 @@ export function AirFields(props: FieldsProps) {
     <>
       <div className="two">
         <div className="pair">
-          <NumberField {...props} name="temperature" label="Temperature" />
-          <UnitField form={form} name="temperatureUnit" label="Unit" units={["°C", "°F"]} />
+          <FormField<AirTexts>
+            name="temperature"
+            label="Temperature"
+            keys="decimal"
+            problem={answer?.["temperature"]}
+          />
+          <FormPick<AirTexts> name="temperatureUnit" label="Unit" options={alike(["°C", "°F"])} />
         </div>
         <HumidityField {...props} />
       </div>
@@ -145,24 +87,32 @@ export function AirFields(props: FieldsProps) {
       <div className="two">
         {pressureKind !== "standard" && (
           <div className="pair">
-            <NumberField {...props} name="pressure" label="Pressure" />
-            <UnitField form={form} name="pressureUnit" label="Unit" units={["hPa", "kPa", "inHg", "mmHg"]} />
+            <FormField<AirTexts>
+              name="pressure"
+              label="Pressure"
+              keys="decimal"
+              problem={answer?.["pressure"]}
+            />
+            <FormPick<AirTexts>
+              name="pressureUnit"
+              label="Unit"
+              options={alike(["hPa", "kPa", "inHg", "mmHg"])}
+            />
           </div>
         )}
         <div className="pair">
-          <NumberField {...props} name="elevation" label="Height above the sea" hint={heightHint} />
-          <UnitField form={form} name="elevationUnit" label="Unit" units={["m", "ft"]} />
+          <FormField<AirTexts>
+            name="elevation"
+            label="Height above the sea"
+            hint={heightHint}
+            keys="decimal"
+            problem={answer?.["elevation"]}
+          />
+          <FormPick<AirTexts> name="elevationUnit" label="Unit" options={alike(["m", "ft"])} />
         </div>
       </div>
       {pressureProblem?.includes("sea-level pressure") === true && <SeaLevelQuestion form={form} />}
-      <TextField
-        {...form.register("place")}
-        label="Place"
-        fullWidth
-        error={errors.place !== undefined}
-        helperText={errors.place?.message}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <FormField<AirTexts> name="place" label="Place" problem={answer?.["place"]} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { memo, useCallback } from "react";
+import { FormProvider } from "react-hook-form";
 import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
@@ -46,7 +47,7 @@ const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingPro
   const form = useAirForm(preferences, last);
   const save = (texts: AirTexts) => void submit(texts, { method: "post" });
   return (
-    <>
+    <FormProvider {...form}>
       <form
         className="form"
         noValidate
@@ -62,7 +63,7 @@ const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingPro
         </div>
       </form>
       <AirFigures form={form} preferences={preferences} onMeasured={onMeasured} />
-    </>
+    </FormProvider>
   );
 });
 

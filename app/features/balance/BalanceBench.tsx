@@ -1,5 +1,4 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useActionData, useNavigation, useSubmit } from "react-router";
 import { balanceSteps, judgeBalance, type Speed } from "#core/balance/linkage.ts";
@@ -9,6 +8,7 @@ import { drawLinked, untouched, type LinkedControls } from "#core/simulator/link
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
 import { GaugeBars } from "./GaugeBars.tsx";
 import { SimulatedScrews } from "./SimulatedScrews.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { damped } from "#app/devices/damped.ts";
 import { SerialDevice } from "#app/devices/serial.ts";
@@ -120,15 +120,13 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
       {!live && (
         <div className="gauge-fields" role="group" aria-label="Gauges">
           {texts.map((text, i) => (
-            <TextField
+            <TypedField
               key={i}
               label={`Gauge ${i + 1}, ${unit}`}
               value={text}
-              autoComplete="off"
               onChange={(event) => setTexts(texts.map((old, k) => (k === i ? event.target.value : old)))}
-              error={!typed.ok && typed.problems[i] !== undefined}
-              helperText={typed.ok ? undefined : typed.problems[i]}
-              slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+              problem={typed.ok ? undefined : typed.problems[i]}
+              keys="decimal"
             />
           ))}
         </div>
@@ -173,7 +171,7 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
           onChange={(value: Speed) => keep({ speed: value })}
         />
       )}
-      <TextField
+      <TypedField
         label={`Allowed spread, ${unit}`}
         defaultValue={fromSI("vacuum", allowedPa, unit).toFixed(1)}
         onChange={(event) => {
@@ -181,9 +179,9 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
           const pa = read.ok ? read.gaugesPa[0] : undefined;
           if (pa !== undefined && pa >= 100 && pa <= 20_000) keep({ allowedPa: pa });
         }}
-        helperText="2 cmHg (2.7 kPa) by common practice; the manual comes first. Kept with the rig."
-        slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
         sx={{ maxWidth: 420 }}
+        hint="2 cmHg (2.7 kPa) by common practice; the manual comes first. Kept with the rig."
+        keys="decimal"
       />
       <Problem message={answer?.message} />
       <div className="row save">

@@ -1,11 +1,11 @@
 import IconButton from "@mui/material/IconButton";
 import Add from "@mui/icons-material/Add";
 import Remove from "@mui/icons-material/Remove";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { type Part } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
 
 export const asText = (part: Part, value: number): string =>
@@ -54,14 +54,14 @@ export function Stepper({ part, values, fitted, problem }: StepperProps) {
       }}
     >
       {step(below, "down", Remove)}
-      <TextField
+      <TypedField
         name={part}
         label={PART_NAMES[part]}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        error={problem !== undefined}
-        helperText={problem ?? `Fitted: ${partValueInFull(part, fitted)}`}
-        slotProps={{ htmlInput: { inputMode: "text" }, inputLabel: { shrink: true } }}
+        problem={problem}
+        hint={`Fitted: ${partValueInFull(part, fitted)}`}
+        keys="text"
       />
       {step(above, "up", Add)}
     </div>

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { formatQuantity } from "#core/units/quantity.ts";
 import type { CylindersSent } from "./form.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -65,25 +65,22 @@ export function HeaderPipes() {
       </p>
       <div className="gauge-fields">
         {texts.map((text, i) => (
-          <TextField
+          <TypedField
             key={i}
             label={`Pipe ${i + 1}, ${unit}`}
             value={text}
-            autoComplete="off"
             onChange={({ target }) => setTexts(texts.map((old, k) => (k === i ? target.value : old)))}
-            error={fields?.[`header-${i}`] !== undefined}
-            helperText={fields?.[`header-${i}`]}
-            slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+            problem={fields?.[`header-${i}`]}
+            keys="decimal"
           />
         ))}
-        <TextField
+        <TypedField
           label={`Allowed spread, ${unit}`}
           value={allowed}
-          autoComplete="off"
           onChange={({ target }) => setAllowed(target.value)}
-          error={fields?.["allowed"] !== undefined}
-          helperText={fields?.["allowed"] ?? "By this rig’s manual or your own experience."}
-          slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+          problem={fields?.["allowed"]}
+          hint="By this rig’s manual or your own experience."
+          keys="decimal"
         />
       </div>
       <Caution>Pipes burn: point, do not touch. In the open, away from what burns.</Caution>

@@ -1,11 +1,10 @@
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { TONES, type Tone } from "#core/log/parts.ts";
 import type { CylindersSent } from "./form.ts";
+import { PickField } from "#app/ui/PickField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { HoldTimer } from "#app/ui/HoldTimer.tsx";
@@ -21,6 +20,19 @@ import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.
 const RUN_S = 300;
 
 /** The distribution test: every plug of the engine in one go. */
+const TONE_OPTIONS = [
+  ["", "not looked at"] as const,
+  ...TONES.map(
+    (name) =>
+      [
+        name,
+        <>
+          <ToneDot tone={name} /> {name}, {TONE_MEANINGS[name]}
+        </>,
+      ] as const,
+  ),
+];
+
 export function PlugsSideBySide() {
   const { build } = useRig();
   const fetcher = useFetcher<ActionProblem & { saved?: number }>();
@@ -51,9 +63,8 @@ export function PlugsSideBySide() {
       <Choice label="The engine was" value={cut} options={CUTS} onChange={setCut} />
       <div className="gauge-fields">
         {tones.map((tone, i) => (
-          <TextField
+          <PickField
             key={i}
-            select
             label={`Cylinder ${i + 1}`}
             value={tone ?? ""}
             onChange={({ target }) =>
@@ -63,15 +74,8 @@ export function PlugsSideBySide() {
                 ),
               )
             }
-            slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-          >
-            <MenuItem value="">not looked at</MenuItem>
-            {TONES.map((name) => (
-              <MenuItem key={name} value={name}>
-                <ToneDot tone={name} /> {name}, {TONE_MEANINGS[name]}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={TONE_OPTIONS}
+          />
         ))}
       </div>
       <Caution>{zoneCaution("plug", zone)}</Caution>

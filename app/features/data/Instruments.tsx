@@ -1,9 +1,9 @@
 /** The tuner's instruments by name, on Data: what is learnt of one is known to all rigs. */
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useFetcher } from "react-router";
 import { INSTRUMENT_KINDS } from "#core/looks/instruments.ts";
+import { PickField } from "#app/ui/PickField.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import type { NamedInstrument } from "#app/store/instruments.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import type { ActionProblem } from "#app/journal/save.ts";
@@ -40,27 +40,14 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
       </ul>
       <fetcher.Form method="post" className="row" key={names.length}>
         <input type="hidden" name="intent" value="nameInstrument" />
-        <TextField
-          select
+        <PickField
           name="kind"
           label="Kind"
           defaultValue="reader"
+          options={INSTRUMENT_KINDS.map((kind) => [kind, INSTRUMENT_WORDS[kind].name] as const)}
           sx={{ minWidth: 180 }}
-          slotProps={{ inputLabel: { shrink: true } }}
-        >
-          {INSTRUMENT_KINDS.map((kind) => (
-            <MenuItem key={kind} value={kind}>
-              {INSTRUMENT_WORDS[kind].name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          name="name"
-          label="Name"
-          error={fetcher.data?.fields?.["name"] !== undefined}
-          helperText={fetcher.data?.fields?.["name"]}
-          slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 60 } }}
         />
+        <TypedField name="name" label="Name" problem={fetcher.data?.fields?.["name"]} most={60} />
         <Button type="submit" variant="outlined" disabled={busy}>
           Name it
         </Button>

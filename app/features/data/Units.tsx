@@ -1,6 +1,5 @@
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useFetcher } from "react-router";
+import { PickField } from "#app/ui/PickField.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { type Answer, Said } from "./Said.tsx";
 
@@ -23,9 +22,8 @@ export function Units({ preferences }: { preferences: Preferences }) {
       <h2>Units</h2>
       <div style={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(150px, 1fr))", gap: 12 }}>
         {UNIT_FIELDS.map(([name, label, units]) => (
-          <TextField
+          <PickField
             key={name}
-            select
             label={label}
             value={preferences[name]}
             onChange={(event) =>
@@ -34,14 +32,8 @@ export function Units({ preferences }: { preferences: Preferences }) {
                 { method: "post" },
               )
             }
-            slotProps={{ inputLabel: { shrink: true } }}
-          >
-            {units.map((unit) => (
-              <MenuItem key={unit} value={unit}>
-                {UNIT_NAMES[unit] ?? unit}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={units.map((unit) => [unit, UNIT_NAMES[unit] ?? unit] as const)}
+          />
         ))}
       </div>
       <Said answer={fetcher.data} />

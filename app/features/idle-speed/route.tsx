@@ -1,8 +1,8 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { Form, data, useActionData, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { AdjustSent, readAdjust } from "./form.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -31,13 +31,12 @@ function SetField({ what, label, hint }: { what: AdjustSent["what"]; label: stri
   return (
     <Form method="post" className="set-field" noValidate>
       <input type="hidden" name="what" value={what} />
-      <TextField
+      <TypedField
         name="figure"
         label={label}
-        autoComplete="off"
-        error={problem !== undefined}
-        helperText={problem ?? (answer?.saved === what ? "Saved." : hint)}
-        slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+        problem={problem}
+        hint={answer?.saved === what ? "Saved." : hint}
+        keys="decimal"
       />
       <Button
         type="submit"

@@ -1,9 +1,9 @@
+import { TypedField } from "#app/ui/TypedField.tsx";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Add from "@mui/icons-material/Add";
 import Close from "@mui/icons-material/Close";
 import Remove from "@mui/icons-material/Remove";
-import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import type { BestIdle, IdlePoint } from "#core/idle/best-idle.ts";
 import type { Settling } from "#core/instruments/settled.ts";
@@ -86,13 +86,11 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
         <IconButton aria-label="A quarter turn in" onClick={() => step(-0.25)} sx={button}>
           <Remove />
         </IconButton>
-        <TextField
+        <TypedField
           label="Turns out"
           value={turns}
           onChange={(event) => onTurns(event.target.value)}
-          error={fields["turns"] !== undefined}
-          helperText={fields["turns"]}
-          slotProps={{ inputLabel: { shrink: true } }}
+          problem={fields["turns"]}
         />
         <IconButton aria-label="A quarter turn out" onClick={() => step(0.25)} sx={button}>
           <Add />
@@ -110,13 +108,12 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
       ) : (
         <>
           <div className="rpm-row">
-            <TextField
+            <TypedField
               label="Settled at, rpm"
               value={rpm}
               onChange={(event) => setRpm(event.target.value)}
-              error={fields["rpm"] !== undefined}
-              helperText={fields["rpm"]}
-              slotProps={{ htmlInput: { inputMode: "numeric" }, inputLabel: { shrink: true } }}
+              problem={fields["rpm"]}
+              keys="numeric"
             />
             <Button type="submit" variant="contained" sx={{ minHeight: 56 }}>
               Add

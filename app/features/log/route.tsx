@@ -1,10 +1,10 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { dayOf } from "#core/log/schema.ts";
 import type { LogLine } from "#core/log/fold.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { printOnly } from "#app/ui/print.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
@@ -58,7 +58,7 @@ function NoteForm() {
     <fetcher.Form method="post" action={`/rigs/${header.id}`} className="stack no-print" ref={form}>
       <input type="hidden" name="intent" value="note" />
       <div className="row" style={{ flexWrap: "nowrap" }}>
-        <TextField name="text" label="Note" fullWidth slotProps={{ inputLabel: { shrink: true } }} />
+        <TypedField name="text" label="Note" fullWidth />
         <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
           Add note
         </Button>
@@ -124,14 +124,13 @@ export default function LogRoute() {
         Nothing is edited: a wrong entry is struck through by a later one, and can be brought back.
       </p>
       <NoteForm />
-      <TextField
+      <TypedField
         className="no-print"
         type="search"
         label="Search"
         placeholder="main, biscuit, 2026-05 …"
         value={search}
         onChange={(event) => setSearch(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
       />
       {shown.length === 0 && <p className="quiet">Nothing in the log matches “{search}”.</p>}
       {printing ? (

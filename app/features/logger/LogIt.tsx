@@ -1,11 +1,10 @@
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Reduced } from "#core/logger/reduce.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { loggerSent, type LoggerSent, type RunsWanted } from "./form.ts";
+import { PickField } from "#app/ui/PickField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { SENSOR_PLACES } from "#app/vocabulary/sensors.ts";
@@ -66,19 +65,12 @@ export function LogIt({ reduced, file }: LogItProps) {
       <div className="two-fields">
         <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />
         {choices.length > 1 && (
-          <TextField
-            select
+          <PickField
             label="Standing starts as runs"
             value={chosen}
             onChange={({ target }) => setChosen(target.value)}
-            slotProps={{ inputLabel: { shrink: true } }}
-          >
-            {choices.map(({ key, words }) => (
-              <MenuItem key={key} value={key}>
-                {words}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={choices.map(({ key, words }) => [key, words] as const)}
+          />
         )}
       </div>
       <Problem message={fetcher.data?.message} />

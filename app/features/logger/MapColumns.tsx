@@ -1,9 +1,10 @@
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { mappingProblem, ROLE_UNITS, ROLES, type Mapping, type Role } from "#core/logger/mapping.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+import { PickField } from "#app/ui/PickField.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { AFR_SCALES, ROLE_LABELS } from "./words.ts";
@@ -52,7 +53,6 @@ function Column({ looked, mapping, column, onMapping }: ColumnProps) {
         value={use?.role ?? ""}
         onChange={({ target }) => choose(target.value as Role | "")}
         slotProps={{
-          inputLabel: { shrink: true },
           select: { native: true },
           htmlInput: { "aria-label": `${name} is` },
         }}
@@ -73,7 +73,6 @@ function Column({ looked, mapping, column, onMapping }: ColumnProps) {
           use && onMapping({ ...mapping, columns: [...others, { ...use, unit: target.value }] })
         }
         slotProps={{
-          inputLabel: { shrink: true },
           select: { native: true },
           htmlInput: { "aria-label": `Unit of ${name}` },
         }}
@@ -93,11 +92,9 @@ function RateField({ mapping, onMapping }: Pick<MapColumnsProps, "mapping" | "on
   const typed = readTypedNumber(text);
   const wrong = text !== "" && !(typed.ok && typed.value >= 0.1 && typed.value <= 10_000);
   return (
-    <TextField
+    <TypedField
       label="Rows a second"
       value={text}
-      error={wrong}
-      helperText={wrong ? "A number such as 20 or 100." : "Where no column holds the time."}
       onChange={({ target }) => {
         setText(target.value);
         const read = readTypedNumber(target.value);
@@ -107,7 +104,10 @@ function RateField({ mapping, onMapping }: Pick<MapColumnsProps, "mapping" | "on
           read.ok && read.value >= 0.1 && read.value <= 10_000 ? { ...rest, rateHz: read.value } : rest,
         );
       }}
-      slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+      problem={
+        wrong ? (wrong ? "A number such as 20 or 100." : "Where no column holds the time.") : undefined
+      }
+      keys="decimal"
     />
   );
 }
@@ -142,20 +142,16 @@ export function MapColumns({ looked, mapping, known, onMapping, onRead }: MapCol
         />
         {!hasTime && <RateField mapping={mapping} onMapping={onMapping} />}
         {inAfr && (
-          <TextField
-            select
+          <PickField
             label="The meter’s AFR is that of"
             value={String(mapping.stoichiometric)}
             onChange={({ target }) => onMapping({ ...mapping, stoichiometric: Number(target.value) })}
-            helperText="Many meters show the petrol scale whatever is burnt."
-            slotProps={{ inputLabel: { shrink: true } }}
-          >
-            {afrOptions(mapping.stoichiometric).map(({ stoichiometric, name }) => (
-              <MenuItem key={name} value={String(stoichiometric)}>
-                {name} ({stoichiometric} at λ 1)
-              </MenuItem>
-            ))}
-          </TextField>
+            options={afrOptions(mapping.stoichiometric).map(
+              ({ stoichiometric, name }) =>
+                [String(stoichiometric), `${name} (${stoichiometric} at λ 1)`] as const,
+            )}
+            hint="Many meters show the petrol scale whatever is burnt."
+          />
         )}
       </div>
       {problem !== undefined && <Caution>{problem}</Caution>}

@@ -1,10 +1,10 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { HeatSensor } from "#core/log/parts.ts";
 import { heatTexts, otherUnit, type HeatTexts } from "./heat-form.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
@@ -28,17 +28,15 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
   const [typed, setTyped] = useState<Readonly<Partial<Record<Name, string>>>>({});
   const known = heatTexts(build.heat ?? {}, zone, unit);
   const field = (name: Name, label: string, help?: string) => (
-    <TextField
+    <TypedField
       key={name}
       name={name}
       label={`${label}, ${unit}`}
-      autoComplete="off"
-      // Targets follow zone and unit until somebody types over them; what is typed stays as typed.
       value={typed[name] ?? (name in known ? known[name as keyof HeatTexts] : "")}
       onChange={({ target }) => setTyped({ ...typed, [name]: target.value })}
-      error={fields?.[name] !== undefined}
-      helperText={fields?.[name] ?? help}
-      slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+      problem={fields?.[name]}
+      hint={help}
+      keys="decimal"
     />
   );
   return (

@@ -1,6 +1,6 @@
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { fuelFromLog } from "#core/rig/from-build.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { SENSOR_PLACES } from "#app/vocabulary/sensors.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -23,13 +23,12 @@ export function LambdaFields({ problem }: { problem: string | undefined }) {
         ]}
         onChange={setScale}
       />
-      <TextField
+      <TypedField
         name="figure"
         label={scale === "lambda" ? "λ" : "AFR"}
-        autoComplete="off"
-        error={problem !== undefined}
-        helperText={problem ?? "The figure over the whole pull, not one glance."}
-        slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+        problem={problem}
+        hint="The figure over the whole pull, not one glance."
+        keys="decimal"
       />
       <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />
     </>

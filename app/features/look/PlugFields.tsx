@@ -1,11 +1,10 @@
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import { lazy, Suspense, useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
 import { heatRangeSays } from "#core/looks/heat-range.ts";
 import { PLUG_FINDINGS, type PlugFinding, type Tone } from "#core/log/parts.ts";
+import { PickField } from "#app/ui/PickField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Working } from "#app/ui/Working.tsx";
@@ -133,20 +132,13 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
           ]}
           onChange={setAge}
         />
-        <TextField
-          select
+        <PickField
           name="colderSteps"
           label="Heat range of this plug"
           defaultValue="0"
-          helperText="A plug too cold reads darker than the mixture is."
-          slotProps={{ inputLabel: { shrink: true } }}
-        >
-          {heatRangeOptions(build.plug).map(([value, text]) => (
-            <MenuItem key={value} value={value}>
-              {text}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={heatRangeOptions(build.plug)}
+          hint="A plug too cold reads darker than the mixture is."
+        />
       </div>
       <MarkProtocol zone={zone} mark={mark} onMark={setMark} />
     </>

@@ -1,6 +1,6 @@
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Proven } from "#core/log/schema.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 
@@ -22,11 +22,7 @@ export function ProvenFields() {
         }))}
         onChange={setHow}
       />
-      <TextField
-        label="Note"
-        name="note"
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 500 } }}
-      />
+      <TypedField label="Note" name="note" most={500} />
       <p className="quiet" style={{ margin: 0 }}>
         What is fitted now, in the air that was read last, is taken as right all along the throttle: as surely
         as it is known.

@@ -1,6 +1,5 @@
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { WORK_NAMES, type WorkName } from "#core/log/epochs.ts";
+import { PickField } from "#app/ui/PickField.tsx";
 import { reopensWords, WORK_WORDS } from "#app/vocabulary/work.ts";
 
 export type WorkOrNone = WorkName | "measured";
@@ -16,20 +15,15 @@ interface WorkPickProps {
 export function WorkPick({ value, onChange, none }: WorkPickProps) {
   const known = WORK_NAMES.find((name) => name === value);
   return (
-    <TextField
-      select
+    <PickField
       label="What was done"
       value={value}
       onChange={(event) => onChange(event.target.value as WorkOrNone)}
-      helperText={known ? reopensWords(known) : "Brings back no doubt."}
-      slotProps={{ inputLabel: { shrink: true } }}
-    >
-      {none !== undefined && <MenuItem value="measured">{none}</MenuItem>}
-      {WORK_NAMES.map((name) => (
-        <MenuItem key={name} value={name}>
-          {WORK_WORDS[name]}
-        </MenuItem>
-      ))}
-    </TextField>
+      options={[
+        ...(none === undefined ? [] : [["measured", none] as const]),
+        ...WORK_NAMES.map((name) => [name, WORK_WORDS[name]] as const),
+      ]}
+      hint={known ? reopensWords(known) : "Brings back no doubt."}
+    />
   );
 }

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import { longUnit, newestKind, readRun, RUN_KINDS, RunSent } from "./form.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -86,24 +86,20 @@ export default function StopwatchRoute() {
         />
       )}
       <div className="run-fields">
-        <TextField
+        <TypedField
           label={FIGURES[what](preferences)}
           value={figure}
-          autoComplete="off"
           onChange={(event) => setFigure(event.target.value)}
-          error={fields?.["figure"] !== undefined}
-          helperText={fields?.["figure"]}
-          slotProps={{ htmlInput: { inputMode: "text" }, inputLabel: { shrink: true } }}
+          problem={fields?.["figure"]}
+          keys="text"
         />
         {overLabel !== undefined && (
-          <TextField
+          <TypedField
             label={overLabel}
             value={over}
-            autoComplete="off"
             onChange={(event) => setOver(event.target.value)}
-            error={fields?.["over"] !== undefined}
-            helperText={fields?.["over"]}
-            slotProps={{ htmlInput: { inputMode: "decimal" }, inputLabel: { shrink: true } }}
+            problem={fields?.["over"]}
+            keys="decimal"
           />
         )}
         <Button

@@ -6,6 +6,7 @@ import { PARTS } from "#core/log/parts.ts";
 import { BaseSheet } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";
 import { baseTexts } from "./form.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { type LimitTexts } from "#app/journal/limits.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useSeen } from "#app/frame/use-seen.ts";
@@ -28,18 +29,17 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
   const limit = (measure: MeasureName, name: keyof LimitTexts, label: string) => {
     const now = texts.limits[measure] ?? { min: "", max: "", source: "" };
     return (
-      <TextField
+      <TypedField
         label={label}
         value={now[name]}
-        error={name === "min" && answer?.fields?.[measure] !== undefined}
-        helperText={name === "min" ? answer?.fields?.[measure] : undefined}
         onChange={(event) =>
           setTexts({
             ...texts,
             limits: { ...texts.limits, [measure]: { ...now, [name]: event.target.value } },
           })
         }
-        slotProps={{ inputLabel: { shrink: true } }}
+        problem={name === "min" ? answer?.fields?.[measure] : undefined}
+        keys={name === "source" ? "text" : "decimal"}
       />
     );
   };
@@ -61,12 +61,11 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
             />
           )}
         />
-        <TextField
+        <TypedField
           label="Where it comes from"
           value={texts.source}
           onChange={(event) => setTexts({ ...texts, source: event.target.value })}
-          helperText="Such as: manual, page 41."
-          slotProps={{ inputLabel: { shrink: true } }}
+          hint="Such as: manual, page 41."
         />
       </div>
       {match && isNew && (
@@ -80,16 +79,14 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
       <h3 className="label">Base setting</h3>
       <div className="grid">
         {PARTS.map((part) => (
-          <TextField
+          <TypedField
             key={part}
             label={PART_NAMES[part]}
             value={texts.setting[part]}
-            error={answer?.fields?.[part] !== undefined}
-            helperText={answer?.fields?.[part]}
             onChange={(event) =>
               setTexts({ ...texts, setting: { ...texts.setting, [part]: event.target.value } })
             }
-            slotProps={{ inputLabel: { shrink: true } }}
+            problem={answer?.fields?.[part]}
           />
         ))}
       </div>

@@ -7,7 +7,7 @@ import { mergeBoxes } from "#core/rig/box-table.ts";
 import { BoxForm, boxTexts, type BoxTexts } from "./form.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { type ActionProblem } from "#app/journal/save.ts";
-import { Field } from "./fields.tsx";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { Drilled, Families } from "./OtherJets.tsx";
 import { Drawers } from "./Drawers.tsx";
 import { BoxFiles } from "./BoxFiles.tsx";
@@ -47,9 +47,9 @@ export function BoxEditor({ build, fitted, card, seen, answer }: BoxEditorProps)
         onSubmit={(event) => void form.handleSubmit(save)(event)}
       >
         <section className="stack">
-          <Field name="mains" label="Main jets" />
-          <Field name="pilots" label="Pilot jets" />
-          <Field
+          <FormField<BoxTexts> name="mains" label="Main jets" />
+          <FormField<BoxTexts> name="pilots" label="Pilot jets" />
+          <FormField<BoxTexts>
             name="shimsMm"
             label="Washers and shims under the clip, mm"
             hint="Empty if there are none."

@@ -1,7 +1,8 @@
 import Button from "@mui/material/Button";
 import { useFieldArray, useWatch } from "react-hook-form";
 import { type BoxTexts } from "./form.ts";
-import { JETS, NUMBERINGS, Field, Pick, RemoveButton } from "./fields.tsx";
+import { JETS, NUMBERINGS, RemoveButton } from "./fields.tsx";
+import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 
 export function Drilled() {
   const { fields, append, remove } = useFieldArray<BoxTexts, "drilled">({ name: "drilled" });
@@ -14,9 +15,9 @@ export function Drilled() {
       </p>
       {fields.map((field, i) => (
         <div key={field.id} className="box-row">
-          <Pick name={`drilled.${i}.part`} label="Jet" options={JETS} />
-          <Field name={`drilled.${i}.stamped`} label="As stamped" />
-          <Field name={`drilled.${i}.measuredMm`} label="Measured, mm" />
+          <FormPick<BoxTexts> name={`drilled.${i}.part`} label="Jet" options={JETS} />
+          <FormField<BoxTexts> name={`drilled.${i}.stamped`} label="As stamped" keys="decimal" />
+          <FormField<BoxTexts> name={`drilled.${i}.measuredMm`} label="Measured, mm" keys="decimal" />
           <RemoveButton label={`Remove drilled jet ${i + 1}`} onClick={() => remove(i)} />
         </div>
       ))}
@@ -36,18 +37,26 @@ export function Family({ index, onRemove }: { index: number; onRemove: () => voi
   return (
     <div className="stack" style={{ gap: 10 }}>
       <div className="box-row">
-        <Field name={`families.${index}.name`} label="Family" />
-        <Pick name={`families.${index}.part`} label="Jet" options={JETS} />
-        <Pick name={`families.${index}.by`} label="Numbered" options={NUMBERINGS} />
+        <FormField<BoxTexts> name={`families.${index}.name`} label="Family" />
+        <FormPick<BoxTexts> name={`families.${index}.part`} label="Jet" options={JETS} />
+        <FormPick<BoxTexts> name={`families.${index}.by`} label="Numbered" options={NUMBERINGS} />
         <RemoveButton label={`Remove family ${index + 1}`} onClick={onRemove} />
       </div>
       {by === "flow" && (
         <div className="two">
-          <Field name={`families.${index}.referenceNumber`} label="This number" />
-          <Field name={`families.${index}.referenceDiameterMm`} label="flows like a hole of, mm" />
+          <FormField<BoxTexts>
+            name={`families.${index}.referenceNumber`}
+            label="This number"
+            keys="decimal"
+          />
+          <FormField<BoxTexts>
+            name={`families.${index}.referenceDiameterMm`}
+            label="flows like a hole of, mm"
+            keys="decimal"
+          />
         </div>
       )}
-      <Field name={`families.${index}.sizes`} label="Sizes" />
+      <FormField<BoxTexts> name={`families.${index}.sizes`} label="Sizes" />
     </div>
   );
 }

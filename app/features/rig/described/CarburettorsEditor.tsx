@@ -5,7 +5,7 @@ import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts"
 import { BuildForm, type BuildTexts } from "./form.ts";
 import { NeedleDrawing } from "../needle/NeedleDrawing.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
-import { NumberText, Section, type CarburettorAt } from "./fields.tsx";
+import { Measure, Section, type CarburettorAt } from "./fields.tsx";
 import { CarburettorSection, JetsSection, NeedleSection, OtherSettingSection } from "./sections.tsx";
 
 /** Follows the fields; while something is half typed it keeps the last needle that could be. */
@@ -42,7 +42,7 @@ export function CarburettorsEditor({ start }: { start: Build }) {
   return (
     <>
       <Section title="How many carburettors">
-        <NumberText name="carburettors" label="Carburettors" hint="One to six." />
+        <Measure name="carburettors" label="Carburettors" hint="One to six." />
         {count > 1 && (
           <Choice
             label="They are"

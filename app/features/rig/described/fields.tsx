@@ -1,11 +1,9 @@
 /** The fields of the rig editor: each knows its place in the build, its label and its unit. */
 import Button from "@mui/material/Button";
-import InputAdornment from "@mui/material/InputAdornment";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import type { ReactNode } from "react";
-import { Controller, useFormContext, useWatch, type FieldPath } from "react-hook-form";
+import { useFormContext, useWatch, type FieldPath } from "react-hook-form";
 import type { BuildTexts } from "./form.ts";
+import { FormField } from "#app/ui/form-fields.tsx";
 
 type Name = FieldPath<BuildTexts>;
 
@@ -38,58 +36,18 @@ interface TextProps {
   readonly wordy?: boolean;
 }
 
-export function NumberText({ name, label, unit, hint, wordy }: TextProps) {
-  const { register, getFieldState, formState } = useFormContext<BuildTexts>();
+/** A measure of the rig: as long as it is assumed it says so, and typing over it makes it a measured one. */
+export function Measure({ name, hint, wordy, ...rest }: TextProps) {
   const { isAssumed, confirm } = useAssumed();
-  const { error } = getFieldState(name, formState);
   const assumed = isAssumed(name);
-  const { onChange, ...field } = register(name);
   return (
-    <TextField
-      {...field}
-      onChange={(event) => {
-        if (assumed) confirm([assumedName(name)]);
-        void onChange(event);
-      }}
-      label={label}
-      fullWidth
-      autoComplete="off"
-      error={error !== undefined}
-      helperText={error?.message ?? (assumed ? "Assumed: not measured yet." : hint)}
-      className={assumed ? "assumed" : ""}
-      slotProps={{
-        htmlInput: { inputMode: wordy ? "text" : "decimal" },
-        inputLabel: { shrink: true },
-        input:
-          unit === undefined ? {} : { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
-      }}
-    />
-  );
-}
-
-export function PickText({
-  name,
-  label,
-  options,
-}: {
-  name: Name;
-  label: string;
-  options: readonly (readonly [string, string])[];
-}) {
-  const { control } = useFormContext<BuildTexts>();
-  return (
-    <Controller
-      control={control}
+    <FormField<BuildTexts>
+      {...rest}
       name={name}
-      render={({ field }) => (
-        <TextField {...field} select label={label} fullWidth slotProps={{ inputLabel: { shrink: true } }}>
-          {options.map(([value, text]) => (
-            <MenuItem key={value} value={value}>
-              {text}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
+      keys={wordy ? "text" : "decimal"}
+      hint={assumed ? "Assumed: not measured yet." : hint}
+      className={assumed ? "assumed" : ""}
+      onTyped={() => assumed && confirm([assumedName(name)])}
     />
   );
 }

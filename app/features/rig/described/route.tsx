@@ -1,4 +1,3 @@
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import * as z from "zod";
@@ -11,6 +10,7 @@ import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BuildEditor } from "./BuildEditor.tsx";
 import { WhatChanged } from "./WhatChanged.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { overtaken } from "#app/journal/seen.ts";
@@ -97,11 +97,10 @@ export default function RigBuildRoute() {
         after={
           <section className="stack">
             <WorkPick value={what} onChange={setWhat} none="Measured or confirmed again" />
-            <TextField
+            <TypedField
               label="Words for the log"
               value={why}
               onChange={(event) => setWhy(event.target.value)}
-              slotProps={{ inputLabel: { shrink: true } }}
             />
             <Problem message={answer?.message} />
             {asked && (

@@ -11,7 +11,8 @@ import type { BuildTexts } from "./form.ts";
 import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
-import { NumberText, PickText, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
+import { FormPick } from "#app/ui/form-fields.tsx";
+import { Measure, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
 
 const useBuild = () => useFormContext<BuildTexts>();
 
@@ -19,7 +20,7 @@ export function MachineSection() {
   const fuel = useWatch({ control: useBuild().control, name: "fuel.name" });
   return (
     <Section title="Machine" holds={["engine."]}>
-      <PickText
+      <FormPick<BuildTexts>
         name="machine"
         label="Kind"
         options={[
@@ -28,7 +29,7 @@ export function MachineSection() {
           ["kart", "Kart"],
         ]}
       />
-      <PickText
+      <FormPick<BuildTexts>
         name="engine.strokes"
         label="Strokes"
         options={[
@@ -36,7 +37,7 @@ export function MachineSection() {
           ["4", "Four-stroke"],
         ]}
       />
-      <PickText
+      <FormPick<BuildTexts>
         name="engine.cooling"
         label="Cooling"
         options={[
@@ -44,17 +45,17 @@ export function MachineSection() {
           ["air", "Air"],
         ]}
       />
-      <NumberText name="engine.displacementCm3" label="Displacement of one cylinder" unit="cm³" />
-      <NumberText name="engine.cylinders" label="Cylinders" />
-      <NumberText name="engine.idleRpm" label="Idle" unit="rpm" />
-      <NumberText name="engine.peakRpm" label="Peak power" unit="rpm" />
-      <NumberText
+      <Measure name="engine.displacementCm3" label="Displacement of one cylinder" unit="cm³" />
+      <Measure name="engine.cylinders" label="Cylinders" />
+      <Measure name="engine.idleRpm" label="Idle" unit="rpm" />
+      <Measure name="engine.peakRpm" label="Peak power" unit="rpm" />
+      <Measure
         name="engine.revLimitRpm"
         label="Rev limit"
         unit="rpm"
         hint="Of stock rods and flywheel; empty if unknown."
       />
-      <PickText
+      <FormPick<BuildTexts>
         name="fuel.name"
         label="Fuel"
         options={[
@@ -67,9 +68,9 @@ export function MachineSection() {
       />
       {fuel === "other" && (
         <>
-          <NumberText name="fuel.density15KgM3" label="Density at 15 °C" unit="kg/m³" />
-          <NumberText name="fuel.expansionPerK" label="Expansion" unit="1/K" />
-          <NumberText name="fuel.stoichiometric" label="Air-fuel ratio at λ 1" />
+          <Measure name="fuel.density15KgM3" label="Density at 15 °C" unit="kg/m³" />
+          <Measure name="fuel.expansionPerK" label="Expansion" unit="1/K" />
+          <Measure name="fuel.stoichiometric" label="Air-fuel ratio at λ 1" />
         </>
       )}
     </Section>
@@ -94,14 +95,14 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
       ]}
       note="Which screw? Draw a line across the middle: a screw on the engine’s side meters fuel (out is richer), one on the filter’s side meters air (out is leaner)."
     >
-      <NumberText
+      <Measure
         name={`${at}.stamp`}
         label="Number stamped on the body"
         hint="Finds its base sheet again."
         wordy
       />
-      <NumberText name={`${at}.boreMm`} label="Throttle bore" unit="mm" />
-      <PickText
+      <Measure name={`${at}.boreMm`} label="Throttle bore" unit="mm" />
+      <FormPick<BuildTexts>
         name={`${at}.slide.kind`}
         label="Slide"
         options={[
@@ -111,16 +112,16 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
       />
       {slide === "manual" ? (
         <>
-          <NumberText name={`${at}.slide.idleLiftMm`} label="Lift at idle" unit="mm" />
-          <NumberText name={`${at}.slide.cutawayMm`} label="Cutaway" unit="mm" />
+          <Measure name={`${at}.slide.idleLiftMm`} label="Lift at idle" unit="mm" />
+          <Measure name={`${at}.slide.cutawayMm`} label="Cutaway" unit="mm" />
         </>
       ) : (
         <>
-          <NumberText name={`${at}.slide.restLiftMm`} label="Lift at rest" unit="mm" />
-          <NumberText name={`${at}.slide.depressionPa`} label="Slide depression" unit="Pa" />
+          <Measure name={`${at}.slide.restLiftMm`} label="Lift at rest" unit="mm" />
+          <Measure name={`${at}.slide.depressionPa`} label="Slide depression" unit="Pa" />
         </>
       )}
-      <PickText
+      <FormPick<BuildTexts>
         name={`${at}.screw`}
         label="Mixture screw"
         options={[
@@ -128,8 +129,8 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
           ["fuel", "Fuel, engine side"],
         ]}
       />
-      <NumberText name={`${at}.fuelDropMm`} label="Nozzle above fuel" unit="mm" />
-      <PickText
+      <Measure name={`${at}.fuelDropMm`} label="Nozzle above fuel" unit="mm" />
+      <FormPick<BuildTexts>
         name={`${at}.emulsionTubeDrilled`}
         label="Emulsion tube"
         options={[
@@ -137,25 +138,20 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
           ["yes", "Drilled"],
         ]}
       />
-      <NumberText
+      <Measure
         name={`${at}.mainAirJetMm`}
         label="Main air jet"
         unit="mm"
         hint={drilled === "no" ? "Dead behind an undrilled tube." : "Empty if there is none."}
       />
-      <NumberText
-        name={`${at}.pilotAirJetMm`}
-        label="Pilot air jet"
-        unit="mm"
-        hint="Empty if there is none."
-      />
-      <NumberText
+      <Measure name={`${at}.pilotAirJetMm`} label="Pilot air jet" unit="mm" hint="Empty if there is none." />
+      <Measure
         name={`${at}.pumpBaseTurns`}
         label="Accelerator pump, base"
         unit="turns"
         hint="Empty if there is none."
       />
-      <NumberText
+      <Measure
         name={`${at}.slideSpringMm`}
         label="Slide spring, free"
         unit="mm"
@@ -174,19 +170,15 @@ export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
       holds={["carburettor.needle"]}
       note="Thickness with a micrometer every few millimetres, from the groove’s end towards the tip."
     >
-      <NumberText name={`${at}.needleJetMm`} label="Needle jet" unit="mm" />
-      <NumberText name={`${at}.needle.grooves`} label="Grooves" />
-      <NumberText name={`${at}.needle.groovePitchMm`} label="Groove to groove" unit="mm" />
-      <NumberText name={`${at}.needle.referenceClip`} label="Measured in groove" />
+      <Measure name={`${at}.needleJetMm`} label="Needle jet" unit="mm" />
+      <Measure name={`${at}.needle.grooves`} label="Grooves" />
+      <Measure name={`${at}.needle.groovePitchMm`} label="Groove to groove" unit="mm" />
+      <Measure name={`${at}.needle.referenceClip`} label="Measured in groove" />
       <div className="whole stack">
         {fields.map((field, i) => (
           <div key={field.id} className="profile-row">
-            <NumberText
-              name={`${at}.needle.profile.${i}.alongMm`}
-              label={`Point ${i + 1}, along`}
-              unit="mm"
-            />
-            <NumberText name={`${at}.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
+            <Measure name={`${at}.needle.profile.${i}.alongMm`} label={`Point ${i + 1}, along`} unit="mm" />
+            <Measure name={`${at}.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
             <IconButton
               aria-label={`Remove point ${i + 1}`}
               disabled={fields.length <= 2}
@@ -221,7 +213,7 @@ function Numbering({
   const by = useWatch({ control: useBuild().control, name: `${at}.${path}.by` });
   return (
     <>
-      <PickText
+      <FormPick<BuildTexts>
         name={`${at}.${path}.by`}
         label={label}
         options={[
@@ -231,8 +223,8 @@ function Numbering({
       />
       {by === "flow" && (
         <>
-          <NumberText name={`${at}.${path}.referenceNumber`} label="This number" />
-          <NumberText name={`${at}.${path}.referenceDiameterMm`} label="flows like a hole of" unit="mm" />
+          <Measure name={`${at}.${path}.referenceNumber`} label="This number" />
+          <Measure name={`${at}.${path}.referenceDiameterMm`} label="flows like a hole of" unit="mm" />
         </>
       )}
     </>
@@ -256,9 +248,9 @@ export function BoxSection() {
   return (
     <Section title="The jet box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
       <div className="whole stack">
-        <NumberText name="box.pilots" label="Pilot jets in the box" wordy />
-        <NumberText name="box.mains" label="Main jets in the box" wordy />
-        <NumberText
+        <Measure name="box.pilots" label="Pilot jets in the box" wordy />
+        <Measure name="box.mains" label="Main jets in the box" wordy />
+        <Measure
           name="box.shimsMm"
           label="Heights of shims under the clip, mm"
           hint="Empty if there are none, or the class forbids them."
@@ -279,7 +271,7 @@ const SETTING_FIELDS = [
 
 function SettingFields({ at }: { at: SettingAt }) {
   return SETTING_FIELDS.map(([part, label, unit]) => (
-    <NumberText key={part} name={`${at}.${part}`} label={label} {...(unit !== undefined && { unit })} />
+    <Measure key={part} name={`${at}.${part}`} label={label} {...(unit !== undefined && { unit })} />
   ));
 }
 
@@ -299,15 +291,15 @@ export function BaselineSection() {
       holds={["baseline."]}
       note="The setting that ran well, or the maker’s, and the air of that day: everything is compared with it."
     >
-      <PickText
+      <FormPick<BuildTexts>
         name="baseline.proven"
         label="How it is known to be right"
         options={PROVEN.map((value) => [value, PROVEN_WORDS[value].name] as const)}
       />
       <SettingFields at="baseline.setting" />
-      <NumberText name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
-      <NumberText name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />
-      <NumberText name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
+      <Measure name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
+      <Measure name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />
+      <Measure name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
     </Section>
   );
 }
@@ -320,12 +312,12 @@ export function RidingSection() {
       note="Share of the time in each zone, on any scale; λ wanted there; and how far the screw may go before it condemns the pilot jet."
     >
       {ZONES.map((zone) => (
-        <NumberText key={zone} name={`usage.${zone}`} label={`${ZONE_NAMES[zone]}, share`} />
+        <Measure key={zone} name={`usage.${zone}`} label={`${ZONE_NAMES[zone]}, share`} />
       ))}
       {ZONES.map((zone) => (
-        <NumberText key={zone} name={`targetLambda.${zone}`} label={`${ZONE_NAMES[zone]}, λ`} />
+        <Measure key={zone} name={`targetLambda.${zone}`} label={`${ZONE_NAMES[zone]}, λ`} />
       ))}
-      <PickText
+      <FormPick<BuildTexts>
         name="screwWindow.kind"
         label="Screw window"
         options={[
@@ -334,11 +326,11 @@ export function RidingSection() {
         ]}
       />
       {kind === "aroundBase" ? (
-        <NumberText name="screwWindow.turns" label="Either side" unit="turns" />
+        <Measure name="screwWindow.turns" label="Either side" unit="turns" />
       ) : (
         <>
-          <NumberText name="screwWindow.from" label="From" unit="turns" />
-          <NumberText name="screwWindow.to" label="To" unit="turns" />
+          <Measure name="screwWindow.from" label="From" unit="turns" />
+          <Measure name="screwWindow.to" label="To" unit="turns" />
         </>
       )}
     </Section>
@@ -348,9 +340,9 @@ export function RidingSection() {
 export function PlugSection() {
   return (
     <Section title="Plug, pipe and filter" note="As they will be run. Leave empty what you do not know.">
-      <NumberText name="plug.thread" label="Plug thread" wordy />
-      <NumberText name="plug.heatRange" label="Heat range, as stamped" />
-      <PickText
+      <Measure name="plug.thread" label="Plug thread" wordy />
+      <Measure name="plug.heatRange" label="Heat range, as stamped" />
+      <FormPick<BuildTexts>
         name="plug.higherIs"
         label="A higher number is"
         options={[
@@ -358,10 +350,10 @@ export function PlugSection() {
           ["hotter", "Hotter"],
         ]}
       />
-      <NumberText name="plug.gapMm" label="Gap" unit="mm" />
-      <NumberText name="breathing.pipe" label="Pipe" wordy />
-      <NumberText name="breathing.filter" label="Filter" wordy />
-      <PickText
+      <Measure name="plug.gapMm" label="Gap" unit="mm" />
+      <Measure name="breathing.pipe" label="Pipe" wordy />
+      <Measure name="breathing.filter" label="Filter" wordy />
+      <FormPick<BuildTexts>
         name="breathing.lid"
         label="Air-box lid"
         options={[
@@ -403,10 +395,14 @@ export function RulesSection() {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <PickText name="rules.noWashers" label="Washers under the clip forbidden" options={YES_NO} />
-      <PickText name="rules.onePlug" label="One plug for all" options={YES_NO} />
-      <NumberText name="rules.floatMm.from" label="Float height, from" unit="mm" hint="Empty if free." />
-      <NumberText name="rules.floatMm.to" label="Float height, to" unit="mm" />
+      <FormPick<BuildTexts>
+        name="rules.noWashers"
+        label="Washers under the clip forbidden"
+        options={YES_NO}
+      />
+      <FormPick<BuildTexts> name="rules.onePlug" label="One plug for all" options={YES_NO} />
+      <Measure name="rules.floatMm.from" label="Float height, from" unit="mm" hint="Empty if free." />
+      <Measure name="rules.floatMm.to" label="Float height, to" unit="mm" />
     </Section>
   );
 }

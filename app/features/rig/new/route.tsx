@@ -1,4 +1,3 @@
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import * as z from "zod";
@@ -7,6 +6,7 @@ import { Build, type Entry } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { STARTING_KINDS, startingBuild, type StartingKind } from "#core/rig/starting-builds.ts";
 import { BuildEditor } from "../described/BuildEditor.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -86,21 +86,19 @@ export default function NewRigRoute() {
                 onChange={setKind}
               />
               <div className="two">
-                <TextField
+                <TypedField
                   label="Name"
                   value={name}
                   onChange={(event) => setName(event.target.value)}
-                  error={fields?.["name"] !== undefined}
-                  helperText={fields?.["name"] ?? "Such as 250 enduro."}
-                  slotProps={{ inputLabel: { shrink: true } }}
+                  problem={fields?.["name"]}
+                  hint="Such as 250 enduro."
                 />
-                <TextField
+                <TypedField
                   label="Number plate"
                   value={plate}
                   onChange={(event) => setPlate(event.target.value)}
-                  error={fields?.["plate"] !== undefined}
-                  helperText={fields?.["plate"] ?? "Its face in the paddock."}
-                  slotProps={{ inputLabel: { shrink: true } }}
+                  problem={fields?.["plate"]}
+                  hint="Its face in the paddock."
                 />
               </div>
             </section>

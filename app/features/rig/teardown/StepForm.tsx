@@ -1,10 +1,9 @@
 import Button from "@mui/material/Button";
-import InputAdornment from "@mui/material/InputAdornment";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useActionData, useNavigation, useSubmit } from "react-router";
 import { TeardownStep } from "#core/log/teardown-names.ts";
 import { NUMBER_STEPS } from "#core/rig/read-off.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { newPhotoId } from "#app/journal/entry-id.ts";
@@ -64,39 +63,23 @@ export function StepForm({ step, isOut }: { step: TeardownStep; isOut: boolean }
       </div>
       <div className="two">
         {words.reads && (
-          <TextField
+          <TypedField
             label={words.reads.label}
             value={reads}
             onChange={(event) => setReads(event.target.value)}
-            error={answer?.fields?.["reads"] !== undefined}
-            helperText={
-              answer?.fields?.["reads"] ??
-              (NUMBER_STEPS.includes(step) ? "Goes straight into the rig." : undefined)
-            }
-            slotProps={{
-              inputLabel: { shrink: true },
-              input:
-                words.reads.unit === undefined
-                  ? {}
-                  : { endAdornment: <InputAdornment position="end">{words.reads.unit}</InputAdornment> },
-            }}
+            problem={answer?.fields?.["reads"]}
+            hint={NUMBER_STEPS.includes(step) ? "Goes straight into the rig." : undefined}
+            unit={words.reads.unit}
           />
         )}
-        <TextField
+        <TypedField
           label="How tight, by whose book"
           value={torque}
           onChange={(event) => setTorque(event.target.value)}
-          helperText="Snug, not tight: cast threads and towers break."
-          slotProps={{ inputLabel: { shrink: true } }}
+          hint="Snug, not tight: cast threads and towers break."
         />
       </div>
-      <TextField
-        label="Note"
-        value={note}
-        multiline
-        onChange={(event) => setNote(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <TypedField label="Note" value={note} multiline onChange={(event) => setNote(event.target.value)} />
       <div className="row">
         <FileButton
           words={shrinking ? "Scaling down…" : "Add photos"}

@@ -1,10 +1,10 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Form, redirect, useActionData, useNavigation } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/route";
 import { WorkNameSchema, type WorkName } from "#core/log/epochs.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { RigTabs } from "../RigTabs.tsx";
@@ -38,12 +38,11 @@ export default function WorkRoute() {
       <Form method="post" className="form">
         <input type="hidden" name="what" value={what} />
         <WorkPick value={what} onChange={(next) => next !== "measured" && setWhat(next)} />
-        <TextField
+        <TypedField
           name="why"
           label="Words for the log"
           value={why}
           onChange={(event) => setWhy(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
         />
         <Caution>
           Rubber out before solvent; eye protection with compressed air; no wire through a drilling.

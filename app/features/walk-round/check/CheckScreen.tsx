@@ -1,11 +1,11 @@
 import Button from "@mui/material/Button";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useActionData, useNavigation, useSubmit } from "react-router";
 import { humidAirFromLog, rigFromBuild } from "#core/rig/from-build.ts";
 import { CHECK_STATES, CHECKS, CheckName, type FindingName } from "#core/log/walk-round-names.ts";
 import { CHECK_PLAN } from "#core/walkround/checks.ts";
 import { propose, type Proposal } from "#core/walkround/proposal.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { readLimits, sheetFor, type LimitsTexts } from "#app/journal/limits.ts";
 import { CheckSent, limitTexts, limitWords, readMeasured, type Texts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -90,13 +90,12 @@ export function CheckScreen({ check }: { check: CheckName }) {
       {typeof proposal === "string" && <Problem message={`This cannot be: ${proposal}.`} />}
       <CheckPanel check={check} measured={measured} build={build} fitted={fitted} sheet={sheet} air={air} />
       <Findings check={check} found={found} onChange={setFound} />
-      <TextField
+      <TypedField
         label="Note"
         value={note}
         multiline
         onChange={(event) => setNote(event.target.value)}
-        helperText={check === "floatHeight" ? "Gasket on or off?" : undefined}
-        slotProps={{ inputLabel: { shrink: true } }}
+        hint={check === "floatHeight" ? "Gasket on or off?" : undefined}
       />
       <Choice
         label={own === undefined ? "It comes to" : "You say"}

@@ -1,8 +1,7 @@
 import Button from "@mui/material/Button";
-import InputAdornment from "@mui/material/InputAdornment";
-import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { type MeasureName } from "#core/log/walk-round-names.ts";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { type LimitTexts } from "#app/journal/limits.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
 
@@ -26,28 +25,23 @@ export function MeasureField({
   const [open, setOpen] = useState(false);
   const { label, unit } = MEASURE_WORDS[measure];
   const bound = (name: keyof LimitTexts, boundLabel: string) => (
-    <TextField
+    <TypedField
       label={boundLabel}
       value={limit[name]}
       onChange={(event) => onLimit({ ...limit, [name]: event.target.value })}
-      slotProps={{ inputLabel: { shrink: true } }}
     />
   );
   return (
     <div className="measure">
-      <TextField
+      <TypedField
         label={label}
         value={text}
         fullWidth
-        autoComplete="off"
         onChange={(event) => onText(event.target.value)}
-        error={problem !== undefined}
-        helperText={problem ?? words}
-        slotProps={{
-          htmlInput: { inputMode: "decimal" },
-          inputLabel: { shrink: true },
-          input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
-        }}
+        problem={problem}
+        hint={words}
+        keys="decimal"
+        unit={unit}
       />
       <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
         Limit
