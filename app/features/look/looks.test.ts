@@ -2,7 +2,8 @@
 import { air, build, fit } from "../../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
 import type { Reading } from "#core/log/schema.ts";
-import { BuildForm, buildTexts } from "#app/features/rig/described/form.ts";
+import { BuildForm } from "#app/features/rig/described/form.ts";
+import { buildTexts } from "#app/features/rig/described/texts.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { clientAction as logLook } from "./route.tsx";
 import { heatRangeOptions } from "#app/vocabulary/heat-range.ts";

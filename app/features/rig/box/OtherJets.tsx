@@ -33,24 +33,26 @@ export function Drilled() {
 }
 
 export function Family({ index, onRemove }: { index: number; onRemove: () => void }) {
-  const by = useWatch<BoxTexts, `families.${number}.by`>({ name: `families.${index}.by` });
+  const by = useWatch<BoxTexts, `families.${number}.numbering.by`>({
+    name: `families.${index}.numbering.by`,
+  });
   return (
     <div className="stack" style={{ gap: 10 }}>
       <div className="box-row">
         <FormField<BoxTexts> name={`families.${index}.name`} label="Family" />
         <FormPick<BoxTexts> name={`families.${index}.part`} label="Jet" options={JETS} />
-        <FormPick<BoxTexts> name={`families.${index}.by`} label="Numbered" options={NUMBERINGS} />
+        <FormPick<BoxTexts> name={`families.${index}.numbering.by`} label="Numbered" options={NUMBERINGS} />
         <RemoveButton label={`Remove family ${index + 1}`} onClick={onRemove} />
       </div>
       {by === "flow" && (
         <div className="two">
           <FormField<BoxTexts>
-            name={`families.${index}.referenceNumber`}
+            name={`families.${index}.numbering.referenceNumber`}
             label="This number"
             keys="decimal"
           />
           <FormField<BoxTexts>
-            name={`families.${index}.referenceDiameterMm`}
+            name={`families.${index}.numbering.referenceDiameterMm`}
             label="flows like a hole of, mm"
             keys="decimal"
           />
@@ -80,9 +82,7 @@ export function Families() {
           append({
             name: "",
             part: "main",
-            by: "flow",
-            referenceNumber: "100",
-            referenceDiameterMm: "1",
+            numbering: { by: "flow", referenceNumber: "100", referenceDiameterMm: "1" },
             sizes: "",
           })
         }

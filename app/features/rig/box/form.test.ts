@@ -86,9 +86,9 @@ describe("a box as typed", () => {
     texts.families[0]!.name = " ";
     const paths = BoxForm.safeParse(texts).error?.issues.map(({ path }) => path.join("."));
     expect(paths).toEqual(expect.arrayContaining(["mains", "drilled.0.measuredMm", "families.0.name"]));
-    texts.families[0]!.referenceNumber = "";
+    texts.families[0]!.numbering.referenceNumber = "";
     expect(BoxForm.safeParse(texts).error?.issues.map(({ path }) => path.join("."))).toContain(
-      "families.0.referenceNumber",
+      "families.0.numbering.referenceNumber",
     );
   });
 });

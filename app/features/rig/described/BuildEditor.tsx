@@ -3,7 +3,8 @@ import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { FormProvider, useForm } from "react-hook-form";
 import type { Build } from "#core/log/schema.ts";
-import { BuildForm, buildTexts, type BuildTexts } from "./form.ts";
+import { BuildForm } from "./form.ts";
+import { buildTexts, type BuildTexts } from "./texts.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
 import {

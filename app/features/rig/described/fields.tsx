@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { useFormContext, useWatch, type FieldPath } from "react-hook-form";
-import type { BuildTexts } from "./form.ts";
+import type { BuildTexts } from "./texts.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 
 type Name = FieldPath<BuildTexts>;

@@ -2,7 +2,8 @@ import { STARTING_KINDS, startingBuild } from "#core/rig/starting-builds.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import type { Build } from "#core/log/schema.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { BuildForm, buildTexts, type BuildTexts } from "./form.ts";
+import { BuildForm } from "./form.ts";
+import { buildTexts, type BuildTexts } from "./texts.ts";
 
 const flow: Build = {
   ...ENDURO_BUILD,

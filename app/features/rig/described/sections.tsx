@@ -7,7 +7,7 @@ import Close from "@mui/icons-material/Close";
 import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { PARTS } from "#core/log/parts.ts";
-import type { BuildTexts } from "./form.ts";
+import type { BuildTexts } from "./texts.ts";
 import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";

@@ -1,6 +1,7 @@
 import { TWIN } from "#demo/other-rigs.ts";
 import type { Build } from "#core/log/schema.ts";
-import { BuildForm, buildTexts } from "./form.ts";
+import { BuildForm } from "./form.ts";
+import { buildTexts } from "./texts.ts";
 
 describe("what other screens have said of the rig", () => {
   const said: [string, Partial<Build>][] = [
