@@ -32,6 +32,7 @@ export default {
       transformIgnorePatterns: ["/node_modules/(?!(react-hotkeys-hook|workbox-window)/)"],
       setupFilesAfterEnv: ["<rootDir>/jest.setup.ts"],
       moduleNameMapper: {
+        "\\.module\\.css$": "<rootDir>/app/testing/class-names.ts",
         "\\.css$": "<rootDir>/app/testing/empty.ts",
         "\\?worker&url$": "<rootDir>/app/testing/empty.ts",
       },

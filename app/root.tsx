@@ -3,11 +3,12 @@ import "@fontsource/barlow-condensed/latin-500.css";
 import "@fontsource/barlow-condensed/latin-600.css";
 import "@fontsource/barlow-condensed/latin-700.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
-import "./theme/sheet.css";
+import "./theme/base.css";
+import "./ui/pieces.css";
 import CssBaseline from "@mui/material/CssBaseline";
 import GlobalStyles from "@mui/material/GlobalStyles";
 import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
-import { ThemeProvider } from "@mui/material/styles";
+import { StyledEngineProvider, ThemeProvider } from "@mui/material/styles";
 import { useEffect, type ReactNode } from "react";
 import "#app/workers/strict.ts";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
@@ -51,24 +52,26 @@ export function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <InitColorSchemeScript attribute="data-mui-color-scheme" defaultMode="system" />
-        <ThemeProvider theme={theme} defaultMode="system">
-          <CssBaseline />
-          <GlobalStyles
-            styles={{
-              ":root": cssVariables(DAY),
-              '[data-mui-color-scheme="dark"]': cssVariables(NIGHT),
-              "@media print": {
-                ":root, [data-mui-color-scheme]": cssVariables({
-                  ...DAY,
-                  paper: "#fff",
-                  sheet: "#fff",
-                  ink: "#000",
-                }),
-              },
-            }}
-          />
-          {children}
-        </ThemeProvider>
+        <StyledEngineProvider enableCssLayer>
+          <ThemeProvider theme={theme} defaultMode="system">
+            <CssBaseline />
+            <GlobalStyles
+              styles={{
+                ":root": cssVariables(DAY),
+                '[data-mui-color-scheme="dark"]': cssVariables(NIGHT),
+                "@media print": {
+                  ":root, [data-mui-color-scheme]": cssVariables({
+                    ...DAY,
+                    paper: "#fff",
+                    sheet: "#fff",
+                    ink: "#000",
+                  }),
+                },
+              }}
+            />
+            {children}
+          </ThemeProvider>
+        </StyledEngineProvider>
         <ScrollRestoration />
         <Scripts />
       </body>

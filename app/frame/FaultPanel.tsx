@@ -1,4 +1,5 @@
 /** What else than jetting it could be: the first two with their reasons, the way to the check, and what came of it. */
+import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
 import type { Suspect } from "#core/faults/suspicion.ts";
@@ -64,7 +65,7 @@ export function FaultPanel({ context }: { context: RigContext }) {
   const shown = (context.advice?.faults ?? []).slice(0, 2).filter(({ chance }) => chance >= WORTH_SHOWING);
   if (shown.length === 0) return null;
   return (
-    <section className="faults" aria-label="Not jetting?">
+    <section className={css["faults"]} aria-label="Not jetting?">
       <h2 className="label">Not jetting? What no jet cures</h2>
       <ol>
         {shown.map((suspect) => (

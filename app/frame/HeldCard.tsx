@@ -1,3 +1,4 @@
+import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
@@ -14,9 +15,9 @@ export function HeldCard({ context }: { context: RigContext }) {
   const [asking, setAsking] = useState(false);
   const { held } = context.present;
   return (
-    <div className="card-foot">
+    <div className={css["card-foot"]}>
       <Caution grave>The card is held back: the walk-round says stop.</Caution>
-      <ul className="plain-list">
+      <ul className={css["plain-list"]}>
         {held.map((check) => (
           <li key={check}>
             <Link to={`${placeHref(context.header.id, "walk-round")}/${check}`}>

@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./frame.module.css";
 import Undo from "@mui/icons-material/Undo";
 import { useFetcher } from "react-router";
 import type { LogLine } from "#core/log/fold.ts";
@@ -12,7 +14,7 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
   const fetcher = useFetcher<ActionProblem>();
   useSayProblem(fetcher.data);
   const { entry, struck } = line;
-  if (struck || entry.kind === "build") return <span className="undo" />;
+  if (struck || entry.kind === "build") return <span className={css["undo"]} />;
   const words = entry.kind === "strike" ? "Bring it back" : `Strike this ${KIND_NAMES[entry.kind]} through`;
   const form = {
     intent: "strike",
@@ -22,7 +24,7 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
   return (
     <button
       type="button"
-      className="undo icon-button no-print"
+      className={clsx(css["undo"], css["icon-button"], "no-print")}
       aria-label={words}
       title={words}
       disabled={fetcher.state !== "idle"}
@@ -43,16 +45,16 @@ export function LogLineItem({ line, context }: { line: LogLine; context: RigCont
   const tone = entry.kind === "look" && entry.reading.type === "plug" ? entry.reading.tone : undefined;
   const simulated = "simulated" in entry && entry.simulated === true;
   return (
-    <div className={`line${struck ? " struck" : ""}${setAside === undefined ? "" : " set-aside"}`}>
+    <div className={clsx(css["line"], struck && css["struck"], setAside !== undefined && css["set-aside"])}>
       <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
-      <span className="kind">{kind}</span>
-      <span className="what">
+      <span className={css["kind"]}>{kind}</span>
+      <span className={css["what"]}>
         {what}
         {struck && <span className="visually-hidden"> (struck through)</span>}
-        {setAside !== undefined && <small className="aside"> set aside: {setAside}</small>}
+        {setAside !== undefined && <small className={css["aside"]}> set aside: {setAside}</small>}
         {simulated && !context.header.simulated && <small className="quiet"> simulated</small>}
       </span>
-      <span className="result">
+      <span className={css["result"]}>
         {tone && <ToneDot tone={tone} />}
         {result}
       </span>

@@ -1,3 +1,4 @@
+import css from "./frame.module.css";
 import { lazy, Suspense, useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
@@ -24,15 +25,20 @@ export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="ribbon" onClick={() => setOpen(true)} aria-label="Open the strip">
+      <button
+        type="button"
+        className={css["ribbon"]}
+        onClick={() => setOpen(true)}
+        aria-label="Open the strip"
+      >
         <MiniStrip advice={advice} />
-        <span className="ribbon-heads">
+        <span className={css["ribbon-heads"]}>
           {advice.zones.map((zone) => {
             const state = zoneState(zone);
             return (
               <span key={zone.zone}>
                 <b>{ZONE_NAMES[zone.zone]}</b>{" "}
-                <span className={state.calm ? undefined : "off"}>{state.text}</span>
+                <span className={state.calm ? undefined : css["off"]}>{state.text}</span>
               </span>
             );
           })}
@@ -66,17 +72,17 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
     <>
       <button
         type="button"
-        className="drawer-handle"
+        className={css["drawer-handle"]}
         onClick={() => setOpen(true)}
         aria-label="Open the card"
       >
-        {held && <strong className="held-words">Held back: the walk-round says stop</strong>}
+        {held && <strong className={css["held-words"]}>Held back: the walk-round says stop</strong>}
         {!held &&
           advice.card.rows
             .filter(({ part }) => part !== "shimMm")
             .map(({ part, from, to }) => (
-              <span key={part} className={from === to ? undefined : "moves"}>
-                <span className="part">{PART_NAMES[part]}</span>
+              <span key={part} className={from === to ? undefined : css["moves"]}>
+                <span className={css["part"]}>{PART_NAMES[part]}</span>
                 <Step part={part} from={from} to={to} />
               </span>
             ))}
@@ -89,7 +95,7 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
             onClose={() => setOpen(false)}
             slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "The card" } }}
           >
-            <div className="card-head">
+            <div className={css["card-head"]}>
               <h2 className="label">The card</h2>
               <span className="quiet">{held ? "held back" : "fitted → to fit"}</span>
             </div>

@@ -1,3 +1,4 @@
+import css from "./frame.module.css";
 import { lazy, Suspense, useState } from "react";
 import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
@@ -13,9 +14,9 @@ export function PhoneHead({ context }: { context: RigContext }) {
   const { header, build, present, preferences } = context;
   const line = present.air ? airWords(present.air, preferences) : slideLine(build);
   return (
-    <header className="phone-head">
+    <header className={css["phone-head"]}>
       <RigFace header={header} line={line} />
-      <Link className="mark" to="/" aria-label="To the paddock">
+      <Link className={css["mark"]} to="/" aria-label="To the paddock">
         <Mark size={28} />
       </Link>
     </header>
@@ -41,12 +42,12 @@ export function PhoneNav({ context }: { context: RigContext }) {
     </Link>
   );
   return (
-    <nav className="phone-nav" aria-label="The work">
+    <nav className={css["phone-nav"]} aria-label="The work">
       {places.filter(({ onPhone }) => onPhone).map((place) => link(place))}
       <button
         type="button"
         aria-expanded={open}
-        className={rest.some((place) => isAt(place, id, pathname)) ? "here" : ""}
+        className={rest.some((place) => isAt(place, id, pathname)) ? css["here"] : ""}
         onClick={() => setOpen(true)}
       >
         More
@@ -59,7 +60,7 @@ export function PhoneNav({ context }: { context: RigContext }) {
             onClose={() => setOpen(false)}
             slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "More of the work" } }}
           >
-            <div className="more">
+            <div className={css["more"]}>
               {rest.map((place) => link(place, place.state(context)))}
               <Link to="/">Paddock</Link>
               <Link to="/data">Data</Link>

@@ -1,3 +1,4 @@
+import css from "./frame.module.css";
 import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
 import { SchemeButton } from "#app/ui/SchemeButton.tsx";
@@ -10,7 +11,7 @@ export function Rail({ context }: { context: RigContext }) {
   const { header, build } = context;
   const { pathname } = useLocation();
   return (
-    <div className="rail">
+    <div className={css["rail"]}>
       <Link className="brand" to="/">
         <Mark /> Tamis
       </Link>

@@ -1,10 +1,11 @@
+import css from "./frame.module.css";
 import type { Build, Header } from "#core/log/schema.ts";
 
 /** The number plate is the rig's face. */
 export function RigFace({ header, line }: { header: Header; line: string }) {
   return (
-    <div className="rig-face">
-      <span className="plate">{header.plate}</span>
+    <div className={css["rig-face"]}>
+      <span className={css["plate"]}>{header.plate}</span>
       <div>
         <strong>{header.name}</strong>
         <small>{line}</small>

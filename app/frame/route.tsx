@@ -1,3 +1,4 @@
+import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator } from "react-router";
@@ -75,12 +76,12 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
   const held = present.held.length > 0;
   const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
   return (
-    <div className="frame">
+    <div className={css["frame"]}>
       <Shortcuts context={context} />
       <Rail context={context} />
       <PhoneHead context={context} />
       {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} />}
-      <div className="strip-place">
+      <div className={css["strip-place"]}>
         {advice ? (
           <Strip advice={advice} looks={looks} working={working} zoneHref={zoneHref} />
         ) : (
@@ -98,8 +99,8 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
         )}
         <Outlet context={context} />
       </main>
-      <aside className="card-place" aria-label="The card">
-        <div className="card-head">
+      <aside className={css["card-place"]} aria-label="The card">
+        <div className={css["card-head"]}>
           <h2 className="label">The card</h2>
           <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
             {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}

@@ -1,3 +1,4 @@
+import css from "./air.module.css";
 import Button from "@mui/material/Button";
 import { useWatch } from "react-hook-form";
 import type { AirTexts } from "./form.ts";
@@ -42,7 +43,7 @@ function HumidityField({ form, answer }: FieldsProps) {
   const [kind, unit] = useWatch({ control: form.control, name: ["humidityKind", "temperatureUnit"] });
   const label = kind === "relative" ? "Humidity" : `Humidity, ${unit}`;
   return (
-    <div className="pair">
+    <div className={css["pair"]}>
       <FormField<AirTexts> name="humidity" label={label} keys="decimal" problem={answer?.["humidity"]} />
       <FormPick<AirTexts> name="humidityKind" label="As" options={HUMIDITY_KINDS} />
     </div>
@@ -61,7 +62,7 @@ export function AirFields(props: FieldsProps) {
   return (
     <>
       <div className="two">
-        <div className="pair">
+        <div className={css["pair"]}>
           <FormField<AirTexts>
             name="temperature"
             label="Temperature"
@@ -86,7 +87,7 @@ export function AirFields(props: FieldsProps) {
       />
       <div className="two">
         {pressureKind !== "standard" && (
-          <div className="pair">
+          <div className={css["pair"]}>
             <FormField<AirTexts>
               name="pressure"
               label="Pressure"
@@ -100,7 +101,7 @@ export function AirFields(props: FieldsProps) {
             />
           </div>
         )}
-        <div className="pair">
+        <div className={css["pair"]}>
           <FormField<AirTexts>
             name="elevation"
             label="Height above the sea"

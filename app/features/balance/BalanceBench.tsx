@@ -1,3 +1,4 @@
+import css from "./balance.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useActionData, useNavigation, useSubmit } from "react-router";
@@ -132,7 +133,7 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
         </div>
       )}
       {judged && (
-        <ol className="balance-steps" aria-label="Comparisons in order">
+        <ol className={css["balance-steps"]} aria-label="Comparisons in order">
           {steps.map((step, i) => (
             <li key={stepName(step)} aria-current={judged.next === i ? "step" : undefined}>
               <span>{stepName(step)}</span>

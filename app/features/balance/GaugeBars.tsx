@@ -1,3 +1,4 @@
+import css from "./balance.module.css";
 import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
 import { useWidth } from "#app/ui/use-width.ts";
 
@@ -26,10 +27,10 @@ export function GaugeBars({ gaugesPa, allowedPa, unit, sides }: GaugeBarsProps) 
   const side = (i: number) =>
     sides?.[0].includes(i + 1) ? "first" : sides?.[1].includes(i + 1) ? "second" : "";
   return (
-    <div ref={ref} className="gauges">
+    <div ref={ref} className={css["gauges"]}>
       <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Vacuum of each carburettor. ${words}`}>
         <rect
-          className="corridor"
+          className={css["corridor"]}
           x={x(middle - allowedPa / 2)}
           width={x(middle + allowedPa / 2) - x(middle - allowedPa / 2)}
           y={0}
@@ -40,8 +41,8 @@ export function GaugeBars({ gaugesPa, allowedPa, unit, sides }: GaugeBarsProps) 
             <text x={LEFT - 12} y={24} textAnchor="end">
               {i + 1}
             </text>
-            <rect className="bar" x={LEFT} y={4} width={Math.max(2, x(pa) - LEFT)} height={28} />
-            <text className="figure" x={width - 4} y={25} textAnchor="end">
+            <rect className={css["bar"]} x={LEFT} y={4} width={Math.max(2, x(pa) - LEFT)} height={28} />
+            <text className={css["figure"]} x={width - 4} y={25} textAnchor="end">
               {formatQuantity("vacuum", pa, unit)}
             </text>
           </g>

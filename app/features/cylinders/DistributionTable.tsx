@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./cylinders.module.css";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { zonesOf } from "#core/log/readings/reading.ts";
 import type { CylinderReport } from "#core/advice/departures.ts";
@@ -22,7 +24,7 @@ export function DistributionTable({ cylinders }: { cylinders: readonly CylinderR
   };
   return (
     <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Cylinders side by side">
-      <table className="figures side-by-side">
+      <table className={clsx("figures", css["side-by-side"])}>
         <caption className="label">As believed now, with what is fitted</caption>
         <thead>
           <tr>

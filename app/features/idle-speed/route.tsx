@@ -1,3 +1,4 @@
+import css from "./idle-speed.module.css";
 import Button from "@mui/material/Button";
 import { Form, data, useActionData, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
@@ -29,7 +30,7 @@ function SetField({ what, label, hint }: { what: AdjustSent["what"]; label: stri
   const answer = useActionData<Answer>();
   const problem = answer?.fields?.[what];
   return (
-    <Form method="post" className="set-field" noValidate>
+    <Form method="post" className={css["set-field"]} noValidate>
       <input type="hidden" name="what" value={what} />
       <TypedField
         name="figure"

@@ -1,3 +1,4 @@
+import css from "./idle.module.css";
 import Button from "@mui/material/Button";
 import type { Sample } from "#core/instruments/sample.ts";
 import { WINDOW_MS, type Settling } from "#core/instruments/settled.ts";
@@ -23,7 +24,7 @@ function Trace({ samples }: { samples: readonly Sample[] }) {
   };
   return (
     <svg
-      className="trace"
+      className={css["trace"]}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label="Speed over the last 15 seconds"
@@ -50,11 +51,11 @@ function stateWords({ settled, restMs }: Settling, samples: readonly Sample[], s
 export function Tachometer({ samples, state, sinceMs, onStop }: TachometerProps) {
   const last = samples.at(-1);
   return (
-    <div className="tachometer">
+    <div className={css["tachometer"]}>
       <div>
         <strong className="big-figure">{Math.round(state.settled ? state.mean : (last?.value ?? 0))}</strong>
         <span className="quiet"> rpm</span>
-        <div className={state.settled ? "settled" : "quiet"}>{stateWords(state, samples, sinceMs)}</div>
+        <div className={state.settled ? css["settled"] : "quiet"}>{stateWords(state, samples, sinceMs)}</div>
       </div>
       <Trace samples={samples} />
       <Button variant="text" onClick={onStop}>

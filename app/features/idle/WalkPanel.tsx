@@ -1,3 +1,4 @@
+import css from "./idle.module.css";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
@@ -28,7 +29,7 @@ function SettleClock({ turnedAt }: { turnedAt: number }) {
   const seconds = useSecondsSince(turnedAt);
   const rest = SETTLES_IN_S - seconds;
   return (
-    <p className={rest > 0 ? "quiet" : "settled"} role="timer" style={{ margin: 0 }}>
+    <p className={rest > 0 ? "quiet" : css["settled"]} role="timer" style={{ margin: 0 }}>
       {rest > 0 ? `Let it settle: ${rest} s` : `Turned ${seconds} s ago: read it`}
     </p>
   );
@@ -75,14 +76,14 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
   };
   return (
     <form
-      className="walk-panel"
+      className={css["walk-panel"]}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
         add(rpm);
       }}
     >
-      <div className="turn-row">
+      <div className={css["turn-row"]}>
         <IconButton aria-label="A quarter turn in" onClick={() => step(-0.25)} sx={button}>
           <Remove />
         </IconButton>
@@ -107,7 +108,7 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
         </Button>
       ) : (
         <>
-          <div className="rpm-row">
+          <div className={css["rpm-row"]}>
             <TypedField
               label="Settled at, rpm"
               value={rpm}
@@ -141,7 +142,7 @@ interface ReadingListProps {
 
 export function ReadingList({ points, fit, onRemove }: ReadingListProps) {
   return (
-    <ol className="readings" aria-label="Readings">
+    <ol className={css["readings"]} aria-label="Readings">
       {points.map((point, i) => (
         <li key={`${i} ${point.turns} ${point.rpm}`}>
           <span>{formatTurns(point.turns)}</span>

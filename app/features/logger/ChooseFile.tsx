@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./logger.module.css";
 import Button from "@mui/material/Button";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { fetchSample } from "#app/ui/samples.ts";
@@ -26,7 +28,7 @@ export function ChooseFile({ busy, opened, onFile, onSimulate, onProblem }: Choo
     );
   return (
     <div
-      className="row drop-place"
+      className={clsx("row", css["drop-place"])}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();

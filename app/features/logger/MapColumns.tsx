@@ -1,3 +1,4 @@
+import css from "./logger.module.css";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -42,7 +43,7 @@ function Column({ looked, mapping, column, onMapping }: ColumnProps) {
           : [...others.filter((other) => other.role !== role), { role, column, unit: ROLE_UNITS[role][0] }],
     });
   return (
-    <li className="column-line">
+    <li className={css["column-line"]}>
       <div>
         <strong>{name}</strong>
         <small className="quiet">{figures.join(" · ")}</small>
@@ -125,7 +126,7 @@ export function MapColumns({ looked, mapping, known, onMapping, onRead }: MapCol
           ? "As you said for an earlier file with the same heads."
           : "A guess by their names and first figures. Put right what is wrong; files with the same heads are then read alike."}
       </p>
-      <ul className="column-lines">
+      <ul className={css["column-lines"]}>
         {looked.names.map((name, column) => (
           <Column key={`${column} ${name}`} {...{ looked, mapping, column, onMapping }} />
         ))}

@@ -1,3 +1,4 @@
+import css from "./logger.module.css";
 import Button from "@mui/material/Button";
 import { useDeferredValue, useMemo, useState } from "react";
 import { ZONES } from "#core/carburettor/zones.ts";
@@ -243,7 +244,7 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
         </Button>
       )}
       {drawn && (
-        <figure className="chart">
+        <figure className={css["chart"]}>
           <figcaption className="label">
             Pull {chosen + 1}: mixture (full line) and{" "}
             {pull?.fromMs === undefined ? "rpm" : `speed in ${preferences.speed}`} (dashed)
@@ -273,7 +274,7 @@ export function Results({ reduced }: { reduced: Reduced }) {
       {throttle.length > 0 && (
         <>
           <ZoneTable reduced={reduced} />
-          <figure className="chart">
+          <figure className={css["chart"]}>
             <figcaption className="label">
               Mixture along the throttle, over the corridor in which it is right; dashed: as far as it strays
             </figcaption>

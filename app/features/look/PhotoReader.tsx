@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./look.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useState, type KeyboardEvent, type MouseEvent } from "react";
 import type { PhotoDoubt, ToneRead } from "#core/photo/tone-of-colour.ts";
@@ -65,7 +67,7 @@ function SpotPicker({ url, photo, spots, which, onMove }: PickerProps) {
   };
   return (
     <div
-      className="spot-picker"
+      className={css["spot-picker"]}
       style={{ aspectRatio: `${photo.widthPx} / ${photo.heightPx}` }}
       onClick={tapped}
     >
@@ -74,7 +76,7 @@ function SpotPicker({ url, photo, spots, which, onMove }: PickerProps) {
         <button
           key={of}
           type="button"
-          className={`spot ${of === which ? "chosen" : ""}`}
+          className={clsx(css["spot"], of === which && css["chosen"])}
           aria-label={`${NAMES[of]}: at ${Math.round(100 * spots[of].x)} % across, ${Math.round(100 * spots[of].y)} % down. Arrow keys move it`}
           style={{ left: `${100 * spots[of].x}%`, top: `${100 * spots[of].y}%` }}
           onKeyDown={keyed(of)}
@@ -173,7 +175,7 @@ function Verdict({ read, onUse }: { read: ToneRead; onUse: () => void }) {
   return (
     <div className="stack" style={{ gap: 8 }} role="status">
       <div className="row">
-        <span className="swatch" style={{ background: read.corrected }} aria-hidden />
+        <span className={css["swatch"]} style={{ background: read.corrected }} aria-hidden />
         <span>
           Under white light: <strong>{read.tone}</strong>, {certainty(read.sure)}; else {read.else}.
         </span>

@@ -1,3 +1,4 @@
+import css from "./look.module.css";
 import { PLUG_PLACES, type PlugPlace, type Tone } from "#core/log/parts.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
 import { PLUG_PLACE_WORDS } from "#app/vocabulary/readings.ts";
@@ -37,7 +38,7 @@ export function PlugDrawing({ tones, chosen, onChoose }: PlugDrawingProps) {
   });
   return (
     <svg
-      className="plug-drawing"
+      className={css["plug-drawing"]}
       width="264"
       height="152"
       viewBox="0 0 264 152"

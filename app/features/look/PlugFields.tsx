@@ -1,3 +1,4 @@
+import css from "./look.module.css";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import { lazy, Suspense, useState } from "react";
@@ -56,7 +57,7 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
       <input type="hidden" name="findings" value={findings.join(" ")} />
       <input type="hidden" name="photoSure" value={sure ?? ""} />
       <div className="stack">
-        <div className="plug-place">
+        <div className={css["plug-place"]}>
           <PlugDrawing tones={tones} chosen={spot} onChoose={setSpot} />
           <div className="stack" style={{ gap: 8 }}>
             <Choice

@@ -1,3 +1,4 @@
+import css from "./paddock.module.css";
 import Button from "@mui/material/Button";
 import { Link, data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
@@ -61,7 +62,7 @@ function RigCard({ header, revision, preferences }: RigCardProps) {
   const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
   const line = air ? airWords(air, preferences) : face ? "no air read yet" : "";
   return (
-    <Link className="rig-card" to={`/rigs/${header.id}`} ref={place}>
+    <Link className={css["rig-card"]} to={`/rigs/${header.id}`} ref={place}>
       <RigFace header={header} line={line} />
       <div style={{ gridArea: "next", padding: "12px 16px" }}>
         <h2>
@@ -76,7 +77,7 @@ function RigCard({ header, revision, preferences }: RigCardProps) {
         {advice ? <MiniStrip advice={advice} /> : <div style={{ height: 64 }} />}
       </div>
       {held.length === 0 && (
-        <div className="fits">
+        <div className={css["fits"]}>
           {advice?.card.rows.map(({ part, from, to }) => (
             <div key={part}>
               <span className="quiet">{PART_NAMES[part]}</span> <Step part={part} from={from} to={to} />

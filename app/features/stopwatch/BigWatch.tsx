@@ -1,3 +1,4 @@
+import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { timeWords } from "#app/vocabulary/runs.ts";
@@ -26,11 +27,11 @@ export function BigWatch({ laps, onTime }: BigWatchProps) {
     setStartedAt(!running || laps ? at : undefined);
   };
   return (
-    <div className="watch">
+    <div className={css["watch"]}>
       <strong className="big-figure" role="timer">
         {timeWords(seconds)}
       </strong>
-      <button type="button" className="watch-button" onClick={press}>
+      <button type="button" className={css["watch-button"]} onClick={press}>
         {running ? (laps ? "Lap" : "Stop") : "Start"}
       </button>
       {running && laps && (

@@ -1,3 +1,4 @@
+import css from "./stopwatch.module.css";
 import { changedParts } from "#core/log/fold.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { type RunsOfAKind } from "./form.ts";
@@ -31,7 +32,7 @@ export function BackToTheFirst({ kind }: { kind: RunsOfAKind }) {
 export function Groups({ kind }: { kind: RunsOfAKind }) {
   const { preferences } = useRig();
   return (
-    <ol className="run-groups" aria-label={`Runs: ${kind.name}`}>
+    <ol className={css["run-groups"]} aria-label={`Runs: ${kind.name}`}>
       {kind.groups.map(({ settings, runs }, i) => (
         <li key={i}>
           <span className="label">{settingWords(settings, kind.groups[0]?.settings ?? [])}</span>

@@ -1,3 +1,4 @@
+import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { data, useFetcher } from "react-router";
@@ -85,7 +86,7 @@ export default function StopwatchRoute() {
           }}
         />
       )}
-      <div className="run-fields">
+      <div className={css["run-fields"]}>
         <TypedField
           label={FIGURES[what](preferences)}
           value={figure}

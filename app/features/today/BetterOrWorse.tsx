@@ -1,3 +1,4 @@
+import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useFetcher } from "react-router";
@@ -28,7 +29,7 @@ export function BetterOrWorse({ context }: { context: RigContext }) {
       { method: "post", action: `/rigs/${context.header.id}` },
     );
   return (
-    <section className="better" aria-label="Better or worse">
+    <section className={css["better"]} aria-label="Better or worse">
       <span className="label">Since the change, {ZONE_NAMES[zone].toLowerCase()} is</span>
       {worse ? (
         <div className="row">

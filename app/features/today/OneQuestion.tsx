@@ -1,4 +1,5 @@
 /** The one question whose answer would tell most of what it is. */
+import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useFetcher } from "react-router";
@@ -21,7 +22,7 @@ export function OneQuestion({ context }: { context: RigContext }) {
       { method: "post", action: `/rigs/${context.header.id}` },
     );
   return (
-    <section className="better" aria-label="One question">
+    <section className={css["better"]} aria-label="One question">
       <span className="label">One question: it tells jetting from what feels the same</span>
       <strong>{text}</strong>
       <div className="row">

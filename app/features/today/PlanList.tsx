@@ -1,4 +1,5 @@
 /** The plan for this stop: each line its own zone, in the order a spanner meets them. */
+import css from "./today.module.css";
 import type { Advice } from "#core/advice/advise.ts";
 import { planLineWords } from "#app/vocabulary/next.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
@@ -10,7 +11,7 @@ export function PlanList({ context, advice }: { context: RigContext; advice: Adv
   if (next.kind !== "fit") return null;
   const several = next.lines.length > 1;
   return (
-    <ol className="plan" aria-label="The plan for this stop">
+    <ol className={css["plan"]} aria-label="The plan for this stop">
       {next.lines.map((line) => {
         const { title, reason } = planLineWords(line, advice);
         return (

@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -83,7 +85,7 @@ export default function TodayRoute() {
       </div>
       <OneQuestion context={context} />
       {!held && <PlanList context={context} advice={advice} />}
-      <div className="row actions">
+      <div className={clsx("row", css["actions"])}>
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
             To the walk-round

@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "./walk-round.module.css";
 import type { CheckState } from "#core/log/walk-round-names.ts";
 import { STATE_WORDS } from "#app/vocabulary/walk-round.ts";
 
@@ -6,7 +8,7 @@ const SIGNS: Readonly<Record<CheckState, string>> = { pass: "✓", notes: "✓",
 /** A state as sign and word: never colour alone. */
 export function StateMark({ state }: { state: CheckState }) {
   return (
-    <span className={`state-mark ${state}`}>
+    <span className={clsx(css["state-mark"], css[state])}>
       <span aria-hidden="true">{SIGNS[state]}</span> {STATE_WORDS[state]}
     </span>
   );

@@ -1,3 +1,4 @@
+import css from "./walk-round.module.css";
 import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
@@ -48,7 +49,7 @@ function CheckLine({
   const href = `${placeHref(header.id, "walk-round")}/${check}`;
   const stands = entry && (fresh || entry.state === "stop");
   return (
-    <li className="check-line">
+    <li className={css["check-line"]}>
       <span className="number">{number}</span>
       <div>
         <Link to={href}>{CHECK_WORDS[check].title}</Link>
@@ -117,7 +118,7 @@ export default function WalkRoundRoute() {
         </strong>
         , {dayTitle(localInstant())}
       </p>
-      <ol className="check-lines">
+      <ol className={css["check-lines"]}>
         {CHECKS.map((check, i) => (
           <CheckLine key={check} check={check} number={i + 1} entry={checks[check]} today={today} />
         ))}

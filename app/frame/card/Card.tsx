@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "../frame.module.css";
 import type { Advice } from "#core/advice/advise.ts";
 import type { CardRow } from "#core/advice/card-rows.ts";
 import { Step } from "#app/ui/Step.tsx";
@@ -6,11 +8,14 @@ import { certainty, PART_NAMES } from "#app/vocabulary/parts.ts";
 
 function Row({ row, advice }: { row: CardRow; advice: Advice }) {
   return (
-    <section className={`card-row${row.from === row.to ? "" : " moves"}`} aria-label={PART_NAMES[row.part]}>
+    <section
+      className={clsx(css["card-row"], row.from !== row.to && css["moves"])}
+      aria-label={PART_NAMES[row.part]}
+    >
       <div>
-        <span className="part">{PART_NAMES[row.part]}</span>
+        <span className={css["part"]}>{PART_NAMES[row.part]}</span>
         <Step part={row.part} from={row.from} to={row.to} />
-        <span className="sure">{certainty(row.chance)}</span>
+        <span className={css["sure"]}>{certainty(row.chance)}</span>
       </div>
       <p>{rowReason(row, advice)}</p>
     </section>

@@ -1,3 +1,4 @@
+import css from "../frame.module.css";
 import Button from "@mui/material/Button";
 import type { Advice } from "#core/advice/advise.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -19,7 +20,7 @@ function leansTop(advice: Advice): boolean {
 
 export function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
   return (
-    <div className="card-foot">
+    <div className={css["card-foot"]}>
       {leansTop(advice) && (
         <Caution>
           Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the

@@ -1,3 +1,4 @@
+import css from "../frame.module.css";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { cylindersFedBy } from "#core/rig/carburettors.ts";
@@ -10,7 +11,7 @@ export function WhichCarburettor({ context, advice }: { context: RigContext; adv
   if (advice.groups < 2) return null;
   const feeds = cylindersFedBy(build, carburettor).join(" and ");
   return (
-    <div className="which">
+    <div className={css["which"]}>
       <ToggleButtonGroup
         exclusive
         fullWidth

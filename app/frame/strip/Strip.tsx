@@ -1,5 +1,7 @@
-import { useId } from "react";
 /** The strip: the throttle as a ruler, the mixture believed along it, and who feeds where. */
+import clsx from "clsx";
+import css from "./strip.module.css";
+import { useId } from "react";
 import { Link } from "react-router";
 import { ZONE_EDGES, rulerPosition } from "#core/carburettor/zones.ts";
 import type { Tone } from "#core/log/parts.ts";
@@ -63,7 +65,7 @@ function Ground({ size, id }: { size: StripSize; id: string }) {
 
 function Mixture({ size, advice, working }: { size: StripSize; advice: Advice; working: boolean }) {
   return (
-    <g className={working ? "working" : undefined}>
+    <g className={working ? css["working"] : undefined}>
       <path d={doubtPath(size, advice.strip)} fill="var(--doubt)" />
       <path d={linePath(size, advice.strip)} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
     </g>
@@ -157,7 +159,7 @@ function Ruler({ size }: { size: StripSize }) {
   const ticks = Array.from({ length: 33 }, (_, i) => i / 32);
   const y = size.layersBottom;
   return (
-    <g className="ruler">
+    <g className={css["ruler"]}>
       <line x1={size.left} x2={size.right} y1={y} y2={y} stroke="var(--ink)" strokeWidth="1.5" />
       {ticks.map((at) => (
         <line
@@ -196,13 +198,18 @@ function ZoneLinks({
       <Link
         key={zone}
         to={zoneHref(zone)}
-        className="zone"
+        className={css["zone"]}
         aria-label={`${ZONE_NAMES[zone]}: ${state.text}. Log a look there`}
       >
         <rect x={x} y={2} width={end - x} height={size.bottom} />
-        <text className={`zone-head${state.calm ? "" : " off"}`} x={(x + end) / 2} y={16} textAnchor="middle">
-          <tspan className="name">{ZONE_NAMES[zone].toUpperCase()}</tspan>
-          <tspan className="state" dx="5">
+        <text
+          className={clsx(css["zone-head"], !state.calm && css["off"])}
+          x={(x + end) / 2}
+          y={16}
+          textAnchor="middle"
+        >
+          <tspan className={css["name"]}>{ZONE_NAMES[zone].toUpperCase()}</tspan>
+          <tspan className={css["state"]} dx="5">
             {state.text}
           </tspan>
         </text>
@@ -216,16 +223,16 @@ function Scale({ size }: { size: StripSize }) {
   const place = (error: number) => yAt(size, error) + 4.5;
   return (
     <g textAnchor="end">
-      <text className="fine" x={x} y={place(0.105)}>
+      <text className={css["fine"]} x={x} y={place(0.105)}>
         lean
       </text>
       <text x={x} y={place(0)} fontSize="14" fontWeight="600">
         right
       </text>
-      <text className="fine" x={x} y={place(-0.105)}>
+      <text className={css["fine"]} x={x} y={place(-0.105)}>
         rich
       </text>
-      <text className="fine" x={x} y={(size.layersTop + size.layersBottom) / 2 + 4.5}>
+      <text className={css["fine"]} x={x} y={(size.layersTop + size.layersBottom) / 2 + 4.5}>
         who feeds
       </text>
       <text x={size.right} y={yAt(size, 0.06) - 4} fontSize="12.5" style={{ fill: "var(--signal)" }}>
@@ -249,7 +256,7 @@ export function Strip({ advice, looks, working, zoneHref }: StripProps) {
   return (
     <div ref={ref}>
       <svg
-        className="strip"
+        className={css["strip"]}
         height={HEIGHT}
         viewBox={`0 0 ${width} ${HEIGHT}`}
         role="group"
@@ -295,7 +302,7 @@ export function MiniStrip({ advice, height = 64 }: { advice: Advice; height?: nu
   return (
     <div ref={ref}>
       <svg
-        className="strip"
+        className={css["strip"]}
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         role="img"

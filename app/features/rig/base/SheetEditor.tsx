@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import Autocomplete from "@mui/material/Autocomplete";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -92,7 +93,7 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
       </div>
       <h3 className="label">Limits of the walk-round</h3>
       {MeasureName.options.map((measure) => (
-        <div key={measure} className="limit-line">
+        <div key={measure} className={css["limit-line"]}>
           <span>
             {MEASURE_WORDS[measure].label}, {MEASURE_WORDS[measure].unit}
           </span>

@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import { useWatch } from "react-hook-form";
 import { type Build, type Setting } from "#core/log/schema.ts";
 import { boxJets, type BoxJet } from "#core/rig/box.ts";
@@ -20,11 +21,11 @@ export function Drawer({
   label: string;
 }) {
   return (
-    <ul className="jets" aria-label={label}>
+    <ul className={css["jets"]} aria-label={label}>
       {jets.map((jet) => (
         <li
           key={jet.number}
-          className={jet.number === fitted ? "fitted" : jet.number === wanted ? "wanted" : ""}
+          className={jet.number === fitted ? css["fitted"] : jet.number === wanted ? css["wanted"] : ""}
         >
           <b>{jet.number}</b>
           <small>

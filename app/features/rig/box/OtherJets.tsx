@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import { useFieldArray, useWatch } from "react-hook-form";
 import { type BoxTexts } from "./form.ts";
@@ -14,7 +15,7 @@ export function Drilled() {
         as what it is.
       </p>
       {fields.map((field, i) => (
-        <div key={field.id} className="box-row">
+        <div key={field.id} className={css["box-row"]}>
           <FormPick<BoxTexts> name={`drilled.${i}.part`} label="Jet" options={JETS} />
           <FormField<BoxTexts> name={`drilled.${i}.stamped`} label="As stamped" keys="decimal" />
           <FormField<BoxTexts> name={`drilled.${i}.measuredMm`} label="Measured, mm" keys="decimal" />
@@ -38,7 +39,7 @@ export function Family({ index, onRemove }: { index: number; onRemove: () => voi
   });
   return (
     <div className="stack" style={{ gap: 10 }}>
-      <div className="box-row">
+      <div className={css["box-row"]}>
         <FormField<BoxTexts> name={`families.${index}.name`} label="Family" />
         <FormPick<BoxTexts> name={`families.${index}.part`} label="Jet" options={JETS} />
         <FormPick<BoxTexts> name={`families.${index}.numbering.by`} label="Numbered" options={NUMBERINGS} />

@@ -1,4 +1,5 @@
 /** The fields of the rig editor: each knows its place in the build, its label and its unit. */
+import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { useFormContext, useWatch, type FieldPath } from "react-hook-form";
@@ -46,7 +47,7 @@ export function Measure({ name, hint, wordy, ...rest }: TextProps) {
       name={name}
       keys={wordy ? "text" : "decimal"}
       hint={assumed ? "Assumed: not measured yet." : hint}
-      className={assumed ? "assumed" : ""}
+      className={assumed ? css["assumed"] : ""}
       onTyped={() => assumed && confirm([assumedName(name)])}
     />
   );

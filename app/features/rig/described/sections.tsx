@@ -1,4 +1,6 @@
 /** The sections of the rig editor, in the order one takes a machine apart. */
+import clsx from "clsx";
+import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -174,9 +176,9 @@ export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
       <Measure name={`${at}.needle.grooves`} label="Grooves" />
       <Measure name={`${at}.needle.groovePitchMm`} label="Groove to groove" unit="mm" />
       <Measure name={`${at}.needle.referenceClip`} label="Measured in groove" />
-      <div className="whole stack">
+      <div className={clsx(css["whole"], "stack")}>
         {fields.map((field, i) => (
-          <div key={field.id} className="profile-row">
+          <div key={field.id} className={css["profile-row"]}>
             <Measure name={`${at}.needle.profile.${i}.alongMm`} label={`Point ${i + 1}, along`} unit="mm" />
             <Measure name={`${at}.needle.profile.${i}.diameterMm`} label="Thickness" unit="mm" />
             <IconButton
@@ -247,7 +249,7 @@ export function JetsSection({ at = "carburettor" }: { at?: CarburettorAt }) {
 export function BoxSection() {
   return (
     <Section title="The jet box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
-      <div className="whole stack">
+      <div className={clsx(css["whole"], "stack")}>
         <Measure name="box.pilots" label="Pilot jets in the box" wordy />
         <Measure name="box.mains" label="Main jets in the box" wordy />
         <Measure
@@ -381,7 +383,7 @@ export function RulesSection() {
       note="What may not be changed in your class. The rule book comes first: advice keeps to it, and says when a rule is what stands in the way."
     >
       <ToggleButtonGroup
-        className="whole"
+        className={css["whole"]}
         fullWidth
         aria-label="Locked by the rules"
         value={locked.split(" ")}

@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import { data, useFetcher } from "react-router";
@@ -46,7 +47,7 @@ export default function SchoolsRoute() {
           advice everywhere.
         </p>
       </div>
-      <fieldset className="means">
+      <fieldset className={css["means"]}>
         <legend className="label">What there is to look with</legend>
         {LOOK_MEANS.map((one) => (
           <FormControlLabel

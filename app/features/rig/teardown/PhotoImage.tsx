@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "../rig.module.css";
 import { useEffect, useState } from "react";
 import type { PhotoRef } from "#core/log/schema.ts";
 import { readPhoto } from "#app/store/photos.ts";
@@ -20,11 +22,12 @@ export function PhotoImage({ rigId, photo, words }: { rigId: string; photo: Phot
       if (made !== undefined) URL.revokeObjectURL(made);
     };
   }, [rigId, photo.id]);
-  if (address === MISSING) return <span className="photo quiet">Photo not on this device</span>;
+  if (address === MISSING)
+    return <span className={clsx(css["photo"], "quiet")}>Photo not on this device</span>;
   return address === undefined ? (
-    <span className="photo" />
+    <span className={css["photo"]} />
   ) : (
-    <a className="photo" href={address} target="_blank" rel="noreferrer">
+    <a className={css["photo"]} href={address} target="_blank" rel="noreferrer">
       <img src={address} alt={words} width={photo.widthPx} height={photo.heightPx} />
     </a>
   );

@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useActionData, useNavigation, useSubmit } from "react-router";
@@ -93,7 +94,7 @@ export function StepForm({ step, isOut }: { step: TeardownStep; isOut: boolean }
             key={id}
             src={address}
             alt={`New photo of ${words.title.toLowerCase()}`}
-            className="photo-small"
+            className={css["photo-small"]}
           />
         ))}
       </div>

@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import { type TeardownEntry } from "#core/log/schema.ts";
 import { PhotoImage } from "./PhotoImage.tsx";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
@@ -12,7 +13,7 @@ export function Tray({ out, rigId }: { out: readonly TeardownEntry[]; rigId: str
       </p>
     );
   return (
-    <ol className="tray" aria-label="Parts tray">
+    <ol className={css["tray"]} aria-label="Parts tray">
       {out.map((entry, i) => {
         const { title } = TEARDOWN_WORDS[entry.step];
         return (

@@ -1,3 +1,4 @@
+import css from "../rig.module.css";
 import { redirect, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { TEARDOWN_STEPS, TeardownStep } from "#core/log/teardown-names.ts";
@@ -75,14 +76,14 @@ export default function TeardownRoute() {
         compressed air.
       </Caution>
       <Tray out={out} rigId={header.id} />
-      <nav className="chips" aria-label="Steps">
+      <nav className={css["chips"]} aria-label="Steps">
         {TEARDOWN_STEPS.map((name) => (
           <button
             key={name}
             type="button"
             ref={name === step ? intoView : undefined}
             aria-current={name === step ? "step" : undefined}
-            className={outSteps.includes(name) ? "done" : ""}
+            className={outSteps.includes(name) ? css["done"] : ""}
             onClick={() => setQuery({ step: name }, { preventScrollReset: true })}
           >
             {TEARDOWN_WORDS[name].title}

@@ -1,4 +1,6 @@
 /** What a check can say beyond its limits: which way to bend, what the level does, which pin passed. */
+import clsx from "clsx";
+import css from "../walk-round.module.css";
 import { useState } from "react";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { buildModel } from "#core/carburettor/model.ts";
@@ -46,7 +48,7 @@ function LevelEffect({
   if (!effect || lowerMm === 0) return null;
   const side = lowerMm > 0 ? "lower" : "higher";
   return (
-    <p className="finding-panel">
+    <p className={css["finding-panel"]}>
       Fuel {Math.abs(lowerMm).toFixed(1)} mm {side} than wanted makes{" "}
       {ZONES.map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${shiftWords(effect[zone])}`).join(", ")}.
     </p>
@@ -58,7 +60,7 @@ function FloatPanel({ measured, build, fitted, sheet, air }: PanelProps) {
   if (!verdict) return null;
   return (
     <>
-      <p className="finding-panel">
+      <p className={css["finding-panel"]}>
         {BEND_WORDS[verdict.bend]}
         {verdict.bend !== "none" && ` Move it by ${Math.abs(verdict.moveMm).toFixed(1)} mm.`}
         {!verdict.parallel && " The two floats are not alike: bend one tab until they are."}
@@ -81,7 +83,7 @@ function PinPanel({ measured, build, fitted }: PanelProps) {
   return (["pilot", "main"] as const).map((part) => {
     const verdict = attempt(() => pinVerdict({ measured }, build, part, fitted[part]));
     return verdict ? (
-      <p key={part} className="finding-panel">
+      <p key={part} className={css["finding-panel"]}>
         {part === "pilot" ? "Pilot" : "Main"} {fitted[part]}: its hole has {verdict.fromMm} to {verdict.toMm}{" "}
         mm, the stamp means {verdict.stampedMm.toFixed(2)} mm. {PIN_WORDS[verdict.verdict]}
       </p>
@@ -107,7 +109,7 @@ function AlignmentPanel({ measured }: PanelProps) {
       `${Math.abs(found.toLeftMm).toFixed(2)} mm to the ${found.toLeftMm > 0 ? "left" : "right"}`,
   ].filter(Boolean);
   return (
-    <p className="finding-panel">
+    <p className={css["finding-panel"]}>
       The two bores stand {found.offsetMm.toFixed(2)} mm apart.
       {moves.length > 0 && ` In line when the carburettor moves ${moves.join(" and ")}.`} A step is + where
       the carburettor’s edge stands into the stream.
@@ -119,7 +121,7 @@ function OverflowPanel() {
   const [from, setFrom] = useState<Overflow["from"]>("sideDrain");
   const [when, setWhen] = useState<Overflow["when"]>("standing");
   return (
-    <div className="finding-panel stack">
+    <div className={clsx(css["finding-panel"], "stack")}>
       <h3>Where does fuel come out?</h3>
       <Choice
         label="It runs from"

@@ -1,3 +1,5 @@
+import clsx from "clsx";
+import css from "../walk-round.module.css";
 import { CheckName, type FindingName } from "#core/log/walk-round-names.ts";
 import { CHECK_PLAN, type Finding } from "#core/walkround/checks.ts";
 import { EFFECT_WORDS, FINDING_WORDS } from "#app/vocabulary/walk-round.ts";
@@ -18,7 +20,7 @@ export function Findings({
       {findings.map(([name, { effect, gravity }]) => {
         const on = found.includes(name);
         return (
-          <label key={name} className={`finding${on ? " on" : ""}`}>
+          <label key={name} className={clsx(css["finding"], on && css["on"])}>
             <input
               type="checkbox"
               checked={on}

@@ -1,3 +1,4 @@
+import css from "../walk-round.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { type MeasureName } from "#core/log/walk-round-names.ts";
@@ -32,7 +33,7 @@ export function MeasureField({
     />
   );
   return (
-    <div className="measure">
+    <div className={css["measure"]}>
       <TypedField
         label={label}
         value={text}
@@ -47,7 +48,7 @@ export function MeasureField({
         Limit
       </Button>
       {open && (
-        <div className="limit-row">
+        <div className={css["limit-row"]}>
           {bound("min", "From")}
           {bound("max", "To")}
           {bound("source", "Where it comes from")}
