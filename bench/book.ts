@@ -4,7 +4,7 @@
  */
 import { chromium, type Page } from "@playwright/test";
 import type { Entry } from "#core/log/schema.ts";
-import { LAUNCH, serveBuild } from "../e2e/browser.ts";
+import { FITS, LAUNCH, serveBuild } from "../e2e/browser.ts";
 import { season } from "./season.ts";
 
 const PORT = 4497;
@@ -78,7 +78,7 @@ await page.waitForTimeout(4000);
 console.log(
   `Paddock cold, its first card drawn: ${await timed(7, async () => {
     await page.goto(ORIGIN);
-    await page.locator(".rig-card .fits").first().waitFor();
+    await page.locator(FITS).first().waitFor();
   })}`,
 );
 await page.goto(today);

@@ -46,3 +46,6 @@ export async function serveBuild(port: number, folder?: string): Promise<ChildPr
   server.kill();
   throw new Error(`no answer on port ${port}: is the app built, and the port free?`);
 }
+
+/** A rig's settings in the paddock: there once its card is worked out. Class names carry their module's mark. */
+export const FITS = '[class*="_fits_"]';

@@ -1,7 +1,7 @@
 /** One first visit, kept for all tests: the demo in the book, and what its cards say. */
 import { chromium, expect } from "@playwright/test";
 import { evening } from "./test.ts";
-import { FIRST_VISIT, LAUNCH, PORT } from "./browser.ts";
+import { FIRST_VISIT, FITS, LAUNCH, PORT } from "./browser.ts";
 
 export default async function firstVisit(): Promise<void> {
   const browser = await chromium.launch(LAUNCH);
@@ -9,7 +9,7 @@ export default async function firstVisit(): Promise<void> {
   await context.clock.setSystemTime(evening());
   const page = await context.newPage();
   await page.goto(`http://localhost:${PORT}/`);
-  await expect(page.locator(".rig-card .fits, .rig-card h2:text-is('Stop: the choke')")).toHaveCount(5, {
+  await expect(page.locator(`${FITS}, a h2:text-is('Stop: the choke')`)).toHaveCount(5, {
     timeout: 90_000,
   });
   await context.storageState({ path: FIRST_VISIT, indexedDB: true });

@@ -44,7 +44,7 @@ test("a photo gives the tone against something white; the tuner’s word wins", 
   await openRig(page, "/look?zone=top");
   await page.getByRole("button", { name: "Read it from a photo" }).click();
   await page.getByRole("button", { name: "in the shade" }).click();
-  const photo = page.locator(".spot-picker");
+  const photo = page.getByRole("img", { name: "The plug, as photographed" });
   await expect(page.getByText("Tap the porcelain near its root.")).toBeVisible();
   await tapAt(photo, 0.516, 0.57);
   await expect(page.getByText(/Now tap something white/)).toBeVisible();
