@@ -24,7 +24,7 @@ export function ConnectBar({ feed, state, what, simulated, serial }: ConnectBarP
   const { status, message } = state;
   const connected = status === "live" || status === "connecting";
   return (
-    <div className="stack" style={{ gap: 8 }}>
+    <div className="stack tight">
       {status === "lost" && <Caution grave>{message}</Caution>}
       <div className="row">
         {connected ? (

@@ -26,10 +26,8 @@ export function HeldCard({ context }: { context: RigContext }) {
           </li>
         ))}
       </ul>
-      <p className="quiet" style={{ margin: 0 }}>
-        Mend it, then pass the check: the card comes back by itself.
-      </p>
-      <Button variant="outlined" color="error" onClick={() => setAsking(true)} sx={{ justifySelf: "start" }}>
+      <p className="quiet flush">Mend it, then pass the check: the card comes back by itself.</p>
+      <Button variant="outlined" color="error" onClick={() => setAsking(true)} className="start">
         I know
       </Button>
       {asking && (

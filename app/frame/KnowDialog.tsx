@@ -24,7 +24,7 @@ export default function KnowDialog({ context, onDone }: { context: RigContext; o
     <Dialog open onClose={onDone} aria-labelledby="know-title">
       <DialogTitle id="know-title">Jet on a failed walk-round?</DialogTitle>
       <DialogContent className="stack">
-        <p style={{ margin: 0 }}>
+        <p className="flush">
           {checkList(context.present.held)}: what is read now teaches the sieve a fault, not a jet. Your
           reason goes into the log and is printed on the card.
         </p>

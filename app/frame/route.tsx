@@ -92,7 +92,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
         {problem !== undefined && (
           <div className="stack" style={{ marginBottom: 16 }}>
             <Caution grave>The advice could not be worked out: {problem}</Caution>
-            <Button variant="outlined" onClick={() => location.reload()} sx={{ justifySelf: "start" }}>
+            <Button variant="outlined" onClick={() => location.reload()} className="start">
               Try again
             </Button>
           </div>

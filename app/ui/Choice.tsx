@@ -29,9 +29,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
           <ToggleButton key={option.value} value={option.value}>
             <span>
               {option.text}
-              {option.note !== undefined && (
-                <small style={{ display: "block", fontWeight: 400, lineHeight: 1.1 }}>{option.note}</small>
-              )}
+              {option.note !== undefined && <small className="under snug">{option.note}</small>}
             </span>
           </ToggleButton>
         ))}

@@ -143,7 +143,7 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
         </ol>
       )}
       {was && judged && (
-        <p style={{ margin: 0 }}>
+        <p className="flush">
           Before: {was.map(show).join(" · ")} (spread {show(Math.max(...was) - Math.min(...was))}).
         </p>
       )}

@@ -23,7 +23,7 @@ export function DistributionTable({ cylinders }: { cylinders: readonly CylinderR
     return look?.entry.reading.type === "plug" ? look.entry.reading.tone : undefined;
   };
   return (
-    <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Cylinders side by side">
+    <div className="scroll-x" tabIndex={0} role="region" aria-label="Cylinders side by side">
       <table className={clsx("figures", css["side-by-side"])}>
         <caption className="label">As believed now, with what is fitted</caption>
         <thead>

@@ -60,7 +60,7 @@ export function HeaderPipes() {
   return (
     <section className="stack">
       <h2>Header pipes</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         At a steady fast idle, a hand’s breadth from the port, the same spot on each.
       </p>
       <div className="gauge-fields">
@@ -86,12 +86,7 @@ export function HeaderPipes() {
       <Caution>Pipes burn: point, do not touch. In the open, away from what burns.</Caution>
       <Verdict />
       <Problem message={fetcher.data?.message ?? fields?.["headers"]} />
-      <Button
-        variant="contained"
-        disabled={fetcher.state !== "idle"}
-        onClick={save}
-        sx={{ justifySelf: "start" }}
-      >
+      <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save} className="start">
         Save the pipes
       </Button>
     </section>

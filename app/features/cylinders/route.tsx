@@ -45,7 +45,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 function OutlierPanel({ outlier, school }: { outlier: Outlier; school: CylinderSchool }) {
   const { header } = useRig();
   return (
-    <section className="stack" style={{ gap: 8 }} aria-label={`Cylinder ${outlier.cylinder} differs`}>
+    <section className="stack tight" aria-label={`Cylinder ${outlier.cylinder} differs`}>
       <Caution>
         {outlierTitle(outlier)}. {outlierReason(outlier)} Look at these first:
       </Caution>
@@ -56,7 +56,7 @@ function OutlierPanel({ outlier, school }: { outlier: Outlier; school: CylinderS
           </li>
         ))}
       </ol>
-      <p style={{ margin: 0 }}>{schoolWords(school, outlier)}</p>
+      <p className="flush">{schoolWords(school, outlier)}</p>
     </section>
   );
 }
@@ -65,7 +65,7 @@ function OutlierPanel({ outlier, school }: { outlier: Outlier; school: CylinderS
 function OwnJetsTable({ ownJets }: Pick<Distribution, "ownJets">) {
   const { header } = useRig();
   return (
-    <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Own jets">
+    <div className="scroll-x" tabIndex={0} role="region" aria-label="Own jets">
       <table className="figures">
         <caption className="label">Each jetted for its own</caption>
         <thead>
@@ -143,7 +143,7 @@ export default function CylindersRoute() {
     );
   const words = title(distribution);
   return (
-    <div className="stack" style={{ gap: 24 }}>
+    <div className="stack wide">
       <CylinderTabs />
       <div aria-live="polite">
         <h1>{words.title}</h1>
@@ -159,9 +159,7 @@ export default function CylindersRoute() {
         options={CYLINDER_SCHOOLS.map((value) => ({ value, text: CYLINDER_SCHOOL_WORDS[value].name }))}
         onChange={choose}
       />
-      <p className="quiet" style={{ margin: 0 }}>
-        {CYLINDER_SCHOOL_WORDS[school].how}
-      </p>
+      <p className="quiet flush">{CYLINDER_SCHOOL_WORDS[school].how}</p>
       {school === "ownJets" && <OwnJetsTable ownJets={distribution.ownJets} />}
       <PlugsSideBySide />
       <HeaderPipes />

@@ -11,7 +11,7 @@ export function Import() {
   return (
     <section className="stack">
       <h2>Import</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         A file that Tamis exported, here or elsewhere. New entries are added to what is here; nothing is
         overwritten, and a file with anything wrong in it changes nothing.
       </p>

@@ -15,7 +15,7 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
   return (
     <section className="stack">
       <h2>Instruments</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         A reader, a sensor, a rider: looks of one err together, and how it errs is learnt over days and rigs.
         Each kind has one without a name; name the others, and Look asks which it was.
       </p>

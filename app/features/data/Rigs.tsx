@@ -23,7 +23,7 @@ export function Remove({ header, onDone }: { header: Pick<Header, "id" | "name">
     <Dialog open onClose={onDone} aria-labelledby="remove-title">
       <DialogTitle id="remove-title">Delete {header.name} and its whole log?</DialogTitle>
       <DialogContent>
-        <p style={{ margin: 0 }}>This cannot be undone. Export it first if it may be wanted again.</p>
+        <p className="flush">This cannot be undone. Export it first if it may be wanted again.</p>
         <Said answer={fetcher.data} />
       </DialogContent>
       <DialogActions>
@@ -52,7 +52,7 @@ export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unre
   };
   return (
     <section className="stack">
-      <div className="row" style={{ justifyContent: "space-between" }}>
+      <div className="row apart">
         <h2>Export</h2>
         {headers.length > 1 && (
           <Button variant="outlined" onClick={() => save(headers.map(({ id }) => id))}>
@@ -89,13 +89,7 @@ export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unre
           </div>
         ))}
         {unreadable.map((id) => (
-          <div
-            key={id}
-            role="group"
-            aria-label={id}
-            className="row"
-            style={{ justifyContent: "space-between" }}
-          >
+          <div key={id} role="group" aria-label={id} className="row apart">
             <Caution grave>
               The rig {id} cannot be read. Save the raw data below before anything else; then it can be
               deleted, and a good export imported.

@@ -6,7 +6,7 @@ export type Answer = ActionProblem & { said?: string };
 export function Said({ answer }: { answer: Answer | undefined }) {
   if (answer?.message !== undefined) return <Caution grave>{answer.message}</Caution>;
   return (
-    <p role="status" style={{ margin: 0 }}>
+    <p className="flush" role="status">
       {answer?.said}
     </p>
   );

@@ -86,10 +86,10 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
         <Instruments names={instruments} />
         <section className="stack">
           <h2>If something cannot be read</h2>
-          <p className="quiet" style={{ margin: 0 }}>
+          <p className="quiet flush">
             The raw data is everything as it is stored, unchecked. Keep it before trying anything else.
           </p>
-          <Button variant="outlined" sx={{ justifySelf: "start" }} onClick={() => void saveRaw()}>
+          <Button variant="outlined" className="start" onClick={() => void saveRaw()}>
             Save raw data
           </Button>
         </section>

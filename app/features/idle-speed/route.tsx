@@ -44,7 +44,7 @@ function SetField({ what, label, hint }: { what: AdjustSent["what"]; label: stri
         variant="contained"
         disabled={saving}
         aria-label={`Save: ${label}`}
-        sx={{ minHeight: 56 }}
+        className="tall"
       >
         It is set
       </Button>
@@ -104,9 +104,7 @@ export default function IdleSpeedRoute() {
       <section className="stack">
         <h2 className="label">Accelerator pump</h2>
         {pumpBaseTurns === undefined ? (
-          <p className="quiet" style={{ margin: 0 }}>
-            This carburettor has none, by the rig’s description.
-          </p>
+          <p className="quiet flush">This carburettor has none, by the rig’s description.</p>
         ) : (
           <>
             <ol className="steps">

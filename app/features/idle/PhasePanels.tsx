@@ -19,7 +19,7 @@ export function WarmPanel({ onDone }: { onDone: () => void }) {
         <li>Run it until the idle no longer climbs: some five minutes, ten on a cold day.</li>
         <li>Cold readings call for fuel that a warm engine does not want.</li>
       </ol>
-      <Button variant="contained" onClick={onDone} sx={{ justifySelf: "start" }}>
+      <Button variant="contained" onClick={onDone} className="start">
         It is warm
       </Button>
     </div>
@@ -54,7 +54,7 @@ export function BasePanel({ raised, onRaised, onDone }: BasePanelProps) {
         control={<Checkbox checked={raised} onChange={(_, checked) => onRaised(checked)} />}
         label="Idle raised for the test"
       />
-      <Button variant="contained" onClick={onDone} sx={{ justifySelf: "start" }}>
+      <Button variant="contained" onClick={onDone} className="start">
         Walk the screw
       </Button>
     </div>
@@ -79,7 +79,7 @@ export function BlipPanel({ raised, saving, onSymptom, onClean }: BlipPanelProps
           <Link to={placeHref(header.id, "idle-speed")}>Idle speed</Link>
         </Caution>
       )}
-      <p style={{ margin: 0 }}>
+      <p className="flush">
         Blip it: crack the throttle open to an eighth or so and let it snap shut. It must come back clean,
         without hanging and without a dip.
       </p>
@@ -93,7 +93,7 @@ export function BlipPanel({ raised, saving, onSymptom, onClean }: BlipPanelProps
           </Button>
         ))}
       </div>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         It hangs whatever the screw does? That is no jet.{" "}
         <Link to={placeHref(header.id, "walk-round/airLeaks")}>Look for an air leak</Link>.
       </p>

@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import css from "./idle.module.css";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import Button from "@mui/material/Button";
@@ -29,7 +30,7 @@ function SettleClock({ turnedAt }: { turnedAt: number }) {
   const seconds = useSecondsSince(turnedAt);
   const rest = SETTLES_IN_S - seconds;
   return (
-    <p className={rest > 0 ? "quiet" : css["settled"]} role="timer" style={{ margin: 0 }}>
+    <p className={clsx("flush", rest > 0 ? "quiet" : css["settled"])} role="timer">
       {rest > 0 ? `Let it settle: ${rest} s` : `Turned ${seconds} s ago: read it`}
     </p>
   );
@@ -102,7 +103,7 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
           variant="contained"
           disabled={!live.settled}
           onClick={() => add(String(Math.round(live.mean)))}
-          sx={{ minHeight: 56 }}
+          className="tall"
         >
           {live.settled ? `Take ${Math.round(live.mean)} rpm` : "Wait until it settles"}
         </Button>
@@ -116,7 +117,7 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
               problem={fields["rpm"]}
               keys="numeric"
             />
-            <Button type="submit" variant="contained" sx={{ minHeight: 56 }}>
+            <Button type="submit" variant="contained" className="tall">
               Add
             </Button>
           </div>

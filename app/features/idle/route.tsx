@@ -291,7 +291,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
         <>
           <IdleChart points={points} fit={fit.fit} target={target} />
           {fit.fit && (
-            <p style={{ margin: 0 }}>
+            <p className="flush">
               Crest {Math.round(fit.fit.crestRpm)} rpm at {formatTurns(fit.fit.crestTurns)}; 2 % lost at{" "}
               {formatTurns(fit.fit.fallInTurns)} and {formatTurns(fit.fit.fallOutTurns)}; the middle at{" "}
               {fit.fit.middleTurns.toFixed(2)} ± {(1.28 * fit.fit.sdTurns).toFixed(2)} turns.
@@ -310,9 +310,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
             options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
             onChange={choose}
           />
-          <p className="quiet" style={{ margin: 0 }}>
-            {SCHOOL_WORDS[school].how}
-          </p>
+          <p className="quiet flush">{SCHOOL_WORDS[school].how}</p>
         </>
       )}
       {phase === "blip" && (

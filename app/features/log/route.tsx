@@ -114,13 +114,13 @@ export default function LogRoute() {
   });
   return (
     <div className="stack">
-      <div className="row" style={{ justifyContent: "space-between" }}>
+      <div className="row apart">
         <h1>The log</h1>
         <Button variant="outlined" onClick={() => printOnly("log")}>
           Print
         </Button>
       </div>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         Nothing is edited: a wrong entry is struck through by a later one, and can be brought back.
       </p>
       <NoteForm />

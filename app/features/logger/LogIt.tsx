@@ -58,7 +58,7 @@ export function LogIt({ reduced, file }: LogItProps) {
   return (
     <section className="stack" aria-label="Log it">
       <h2>Make it count</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         It counts for what is fitted now, in the air that was read last: one look a zone, as sure as its
         sensor and the time it was held; a temperature where each pull of four seconds and more ends.
       </p>
@@ -77,7 +77,7 @@ export function LogIt({ reduced, file }: LogItProps) {
       <Button
         variant="contained"
         disabled={nothing || fetcher.state !== "idle"}
-        sx={{ justifySelf: "start" }}
+        className="start"
         onClick={() =>
           void fetcher.submit(JSON.stringify(sent), { method: "post", encType: "application/json" })
         }

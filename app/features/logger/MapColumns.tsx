@@ -121,7 +121,7 @@ export function MapColumns({ looked, mapping, known, onMapping, onRead }: MapCol
   return (
     <section className="stack" aria-label="Columns">
       <h2>What the columns are</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         {known
           ? "As you said for an earlier file with the same heads."
           : "A guess by their names and first figures. Put right what is wrong; files with the same heads are then read alike."}
@@ -156,12 +156,7 @@ export function MapColumns({ looked, mapping, known, onMapping, onRead }: MapCol
         )}
       </div>
       {problem !== undefined && <Caution>{problem}</Caution>}
-      <Button
-        variant="contained"
-        disabled={problem !== undefined}
-        onClick={onRead}
-        sx={{ justifySelf: "start" }}
-      >
+      <Button variant="contained" disabled={problem !== undefined} onClick={onRead} className="start">
         Read the file
       </Button>
     </section>

@@ -65,7 +65,7 @@ function ZoneTable({ reduced }: { reduced: Reduced }) {
   const { build } = useRig();
   const { name, show } = useMixtureScale();
   return (
-    <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Mixture by zone">
+    <div className="scroll-x" tabIndex={0} role="region" aria-label="Mixture by zone">
       <table className="figures">
         <caption className="label">Mixture by zone, openings that were held</caption>
         <thead>
@@ -212,7 +212,7 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
   return (
     <section className="stack" aria-label="Pulls">
       <h2>Pulls</h2>
-      <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Pulls, timed">
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Pulls, timed">
         <table className="figures">
           <thead>
             <tr>
@@ -239,7 +239,7 @@ function Pulls({ pulls }: { pulls: readonly Pull[] }) {
         </table>
       </div>
       {!all && pulls.length > FIRST_PULLS && (
-        <Button variant="outlined" onClick={() => setAll(true)} sx={{ justifySelf: "start" }}>
+        <Button variant="outlined" onClick={() => setAll(true)} className="start">
           Show all {pulls.length}
         </Button>
       )}
@@ -282,7 +282,7 @@ export function Results({ reduced }: { reduced: Reduced }) {
           </figure>
         </>
       )}
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         {leftOutWords(reduced)}
         {exhaust !== undefined && ` Hottest exhaust gas ${hottest(exhaust)}.`}
         {head !== undefined && ` Hottest head ${hottest(head)}.`}

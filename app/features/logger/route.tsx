@@ -83,12 +83,7 @@ export default function LoggerRoute() {
           {reduced.doubts.length === 0 && (
             <LogIt reduced={reduced} file={{ name: opened.name, simulated: opened.looked.simulated }} />
           )}
-          <Button
-            variant="outlined"
-            aria-expanded={again}
-            sx={{ justifySelf: "start" }}
-            onClick={() => setAgain(!again)}
-          >
+          <Button variant="outlined" aria-expanded={again} className="start" onClick={() => setAgain(!again)}>
             {again ? "Close the columns" : "The columns, to read it again"}
           </Button>
           {again && columns}

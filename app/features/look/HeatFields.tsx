@@ -76,7 +76,7 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
       {offersOther && (
         <Button
           variant="outlined"
-          sx={{ justifySelf: "start" }}
+          className="start"
           onClick={({ currentTarget }) => {
             // The form goes out with what it holds: the unit must be in it by then.
             flushSync(() => setUnit(otherUnit(unit)));
@@ -86,7 +86,7 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
           Read it as {otherUnit(unit)} and save
         </Button>
       )}
-      <section className="stack" style={{ gap: 8 }}>
+      <section className="stack tight">
         <h2>Where this engine belongs</h2>
         <div className="gauge-fields">
           {sensor === "exhaust" ? (
@@ -103,7 +103,7 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
             </>
           )}
         </div>
-        <p className="quiet" style={{ margin: 0 }}>
+        <p className="quiet flush">
           Every engine likes another, so none is built in. Hotter is leaner, cooler is richer: until two
           settings have been measured only the sign counts, then this engine’s own degrees per cent.{" "}
           {learntWords(advice?.heat ?? [], sensor, unit)}

@@ -31,7 +31,7 @@ export function HeatMovesTable({ sensor }: { sensor: HeatSensor }) {
   );
   if (sensor !== "head") return null;
   return (
-    <div style={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="Moves">
+    <div className="scroll-x" tabIndex={0} role="region" aria-label="Moves">
       <table className="figures">
         <caption className="label">What moves it, start line first</caption>
         <thead>

@@ -64,7 +64,7 @@ export function MarkProtocol({ zone, mark, onMark }: MarkProtocolProps) {
           </div>
         )}
         {by === "steady" && mark?.amount !== undefined && (
-          <p className="quiet" style={{ margin: 0 }}>
+          <p className="quiet flush">
             Held for {mark.amount} s
             {mark.amount < MARKS_AFTER_S ? ": too short to mark it well, so it counts less" : ""}.
           </p>

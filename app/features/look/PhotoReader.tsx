@@ -159,7 +159,7 @@ export function PhotoReader({ onRead }: { onRead: (tone: Tone, sure: number) => 
           {read ? (
             <Verdict read={read} onUse={() => onRead(read.tone, read.sure)} />
           ) : (
-            <p className="quiet" style={{ margin: 0 }} role="status">
+            <p className="quiet flush" role="status">
               {which === "porcelain"
                 ? "Tap the porcelain near its root."
                 : "Now tap something white in the same light: paper, a clean rag."}
@@ -173,7 +173,7 @@ export function PhotoReader({ onRead }: { onRead: (tone: Tone, sure: number) => 
 
 function Verdict({ read, onUse }: { read: ToneRead; onUse: () => void }) {
   return (
-    <div className="stack" style={{ gap: 8 }} role="status">
+    <div className="stack tight" role="status">
       <div className="row">
         <span className={css["swatch"]} style={{ background: read.corrected }} aria-hidden />
         <span>
@@ -186,9 +186,7 @@ function Verdict({ read, onUse }: { read: ToneRead; onUse: () => void }) {
       {read.doubts.map((doubt) => (
         <Caution key={doubt}>{DOUBT_WORDS[doubt]}</Caution>
       ))}
-      <p className="quiet" style={{ margin: 0 }}>
-        Your own eye wins: choose another tone above and the photo is set aside.
-      </p>
+      <p className="quiet flush">Your own eye wins: choose another tone above and the photo is set aside.</p>
     </div>
   );
 }

@@ -59,7 +59,7 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
       <div className="stack">
         <div className={css["plug-place"]}>
           <PlugDrawing tones={tones} chosen={spot} onChoose={setSpot} />
-          <div className="stack" style={{ gap: 8 }}>
+          <div className="stack tight">
             <Choice
               label="Place on the plug"
               value={spot}
@@ -70,7 +70,7 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
               }))}
               onChange={setSpot}
             />
-            <p className="quiet" style={{ margin: 0 }}>
+            <p className="quiet flush">
               {PLUG_PLACE_WORDS[spot].name}: tells {PLUG_PLACE_WORDS[spot].tells}.
             </p>
           </div>
@@ -84,7 +84,7 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
         {says !== undefined && <Caution>{HEAT_RANGE_SAYS[says]}</Caution>}
         <Button
           variant="outlined"
-          sx={{ justifySelf: "start" }}
+          className="start"
           aria-expanded={reading}
           onClick={() => setReading(!reading)}
         >

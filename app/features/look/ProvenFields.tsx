@@ -23,7 +23,7 @@ export function ProvenFields() {
         onChange={setHow}
       />
       <TypedField label="Note" name="note" most={500} />
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         What is fitted now, in the air that was read last, is taken as right all along the throttle: as surely
         as it is known.
       </p>

@@ -33,7 +33,7 @@ export function RideFields({ problem }: { problem: string | undefined }) {
           />
         </div>
       ))}
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         Rich: it burbles, stutters, smokes or is slow to clear. Lean: it hangs, surges, coughs, pings or feels
         flat and hot. Zones you did not use are left out.
       </p>

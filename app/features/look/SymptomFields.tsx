@@ -70,9 +70,7 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
               <ToggleButton key={name} value={name} selected={symptom === name} onChange={() => choose(name)}>
                 <span>
                   {SYMPTOM_WORDS[name]}
-                  <small style={{ display: "block", fontWeight: 400, lineHeight: 1.1 }}>
-                    {SYMPTOMS[name].kind}
-                  </small>
+                  <small className="under snug">{SYMPTOMS[name].kind}</small>
                 </span>
               </ToggleButton>
             ))}

@@ -23,7 +23,7 @@ export function WitnessFields({ problem }: { problem: string | undefined }) {
         ]}
         onChange={setCrown}
       />
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         Clean patches washed at the ports or edges are rich enough; dry all over is lean. Wanted is an island
         of carbon in the middle with clean edges.
       </p>
@@ -40,9 +40,7 @@ export function WitnessFields({ problem }: { problem: string | undefined }) {
         ]}
         onChange={setColour}
       />
-      <p className="quiet" style={{ margin: 0 }}>
-        Each counts half as much as a cleanly cut plug (± 6 %).
-      </p>
+      <p className="quiet flush">Each counts half as much as a cleanly cut plug (± 6 %).</p>
       {problem !== undefined && <Caution>{problem}</Caution>}
     </>
   );

@@ -106,7 +106,7 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       <input type="hidden" name="zone" value={zone} />
       <input type="hidden" name="cylinder" value={cylinder ?? ""} />
       <h1>What did you see?</h1>
-      <p style={{ margin: 0 }}>
+      <p className="flush">
         <Link to={placeHref(context.header.id, "stopwatch")}>By the stopwatch</Link>: laps, a sprint, top
         speed, fuel used. <Link to={placeHref(context.header.id, "logger")}>From a logger’s file</Link>: λ by
         zone, pulls timed.

@@ -128,7 +128,7 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           </Caution>
         ))}
         {rigs.length > 0 && (
-          <div className="row" style={{ justifyContent: "space-between" }}>
+          <div className="row apart">
             <h1>Paddock</h1>
             <Button component={Link} to="/new" variant="outlined">
               New rig

@@ -22,7 +22,7 @@ export function BackToTheFirst({ kind }: { kind: RunsOfAKind }) {
   if (lastOfFirst === undefined || began === undefined) return null;
   if (Date.parse(lastOfFirst) > Date.parse(began)) return null;
   return (
-    <p className="quiet" style={{ margin: 0 }}>
+    <p className="quiet flush">
       Run the first setting once more (A-B-A): heat, track and rider drift over a session, and only going back
       tells that from the jets. Until then so much less is learnt from these runs.
     </p>

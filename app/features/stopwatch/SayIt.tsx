@@ -16,7 +16,7 @@ export function SayIt({ verdict }: { verdict: ComparedVerdict }) {
       <Button
         variant="outlined"
         disabled={fetcher.state !== "idle"}
-        sx={{ justifySelf: "start" }}
+        className="start"
         onClick={() =>
           void fetcher.submit(
             { intent: "compared", verdict, zone: "top", putBack: "no" },

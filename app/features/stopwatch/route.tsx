@@ -107,7 +107,7 @@ export default function StopwatchRoute() {
           variant="contained"
           disabled={fetcher.state !== "idle"}
           onClick={() => save(figure)}
-          sx={{ minHeight: 56 }}
+          className="tall"
         >
           Save this run
         </Button>
@@ -119,7 +119,7 @@ export default function StopwatchRoute() {
           <Groups kind={kind} />
           <BackToTheFirst kind={kind} />
           {words && what !== "fuel" && (
-            <p className="quiet" style={{ margin: 0 }}>
+            <p className="quiet flush">
               Runs of two settings on one day in one air count by themselves, as evidence in the zones they
               are ridden in. Said in your own words, your word counts instead and ends the open change.
             </p>

@@ -74,7 +74,7 @@ function Looks() {
               <th scope="row">
                 {words.what}
                 {words.zoned && `: ${ZONE_NAMES[zone].toLowerCase()}`}
-                <small className="quiet" style={{ display: "block", fontWeight: 400 }}>
+                <small className="quiet under">
                   {dayTitle(words.at)}, {words.at.slice(11, 16)}
                   {words.staleAir !== undefined && ` · ${words.staleAir}`}
                 </small>

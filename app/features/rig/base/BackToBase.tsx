@@ -17,14 +17,14 @@ export function BackToBase() {
   return (
     <section className="stack">
       <h2>Back to base</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         {changes.length === 0
           ? "Everything is at its base."
           : `Would set ${words.join(", ")}. One entry in the log; what the looks taught stays.`}
       </p>
       <Button
         variant="outlined"
-        sx={{ justifySelf: "start" }}
+        className="start"
         disabled={busy || changes.length === 0}
         onClick={() => send({ intent: "putToBase" })}
       >

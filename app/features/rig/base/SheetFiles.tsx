@@ -33,7 +33,7 @@ export function SheetFiles({ sheets }: { sheets: readonly BaseSheet[] }) {
   return (
     <section className="stack">
       <h2>All base sheets</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         {sheets.length === 0
           ? "None kept yet. A saved sheet is found again on the next carburettor with that number."
           : `Kept on this device: ${sheets.map(({ stamp }) => stamp).join(", ")}.`}

@@ -16,7 +16,7 @@ export function useSend() {
 export function Said({ answer }: { answer: Answer | undefined }) {
   if (answer?.message !== undefined) return <Problem message={answer.message} />;
   return (
-    <p role="status" style={{ margin: 0 }}>
+    <p className="flush" role="status">
       {answer?.said}
     </p>
   );

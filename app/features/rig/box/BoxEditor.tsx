@@ -40,12 +40,7 @@ export function BoxEditor({ build, fitted, card, seen, answer }: BoxEditorProps)
     <FormProvider {...form}>
       <Drawers build={build} fitted={fitted} card={card} />
       <BoxFiles onBox={add} />
-      <form
-        className="stack"
-        style={{ gap: 24 }}
-        noValidate
-        onSubmit={(event) => void form.handleSubmit(save)(event)}
-      >
+      <form className="stack wide" noValidate onSubmit={(event) => void form.handleSubmit(save)(event)}>
         <section className="stack">
           <FormField<BoxTexts> name="mains" label="Main jets" />
           <FormField<BoxTexts> name="pilots" label="Pilot jets" />

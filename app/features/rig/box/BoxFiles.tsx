@@ -51,7 +51,7 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
       </div>
       <Problem message={trouble} />
       {taken !== undefined && (
-        <p role="status" style={{ margin: 0 }}>
+        <p className="flush" role="status">
           {taken} rows are in the fields below. Save the box to keep them.
         </p>
       )}

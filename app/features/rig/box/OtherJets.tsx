@@ -10,7 +10,7 @@ export function Drilled() {
   return (
     <section className="stack">
       <h2>Drilled by hand</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         The stamp no longer holds: measure the hole with a drill’s shank or a pin gauge. On the card it counts
         as what it is.
       </p>
@@ -24,7 +24,7 @@ export function Drilled() {
       ))}
       <Button
         variant="outlined"
-        sx={{ justifySelf: "start" }}
+        className="start"
         onClick={() => append({ part: "main", stamped: "", measuredMm: "" })}
       >
         Add a drilled jet
@@ -69,7 +69,7 @@ export function Families() {
   return (
     <section className="stack">
       <h2>Other families that fit the thread</h2>
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         Numbered another way: each is turned into this carburettor’s own numbers, so that nobody fits a flow
         number for a diameter.
       </p>
@@ -78,7 +78,7 @@ export function Families() {
       ))}
       <Button
         variant="outlined"
-        sx={{ justifySelf: "start" }}
+        className="start"
         onClick={() =>
           append({
             name: "",

@@ -38,12 +38,7 @@ export function BuildEditor({ start, saveWords, saving, onSave, before, after, w
   const wrong = Object.keys(form.formState.errors).length > 0 && form.formState.isSubmitted;
   return (
     <FormProvider {...form}>
-      <form
-        className="stack"
-        style={{ gap: 32 }}
-        noValidate
-        onSubmit={(event) => void form.handleSubmit(onSave)(event)}
-      >
+      <form className="stack wider" noValidate onSubmit={(event) => void form.handleSubmit(onSave)(event)}>
         {before}
         <MachineSection />
         <CarburettorsEditor start={start} />

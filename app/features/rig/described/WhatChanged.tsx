@@ -29,7 +29,7 @@ export function WhatChanged({
     <section className="stack what-changed" aria-label="What changed">
       <div>
         <h2>Measured better, or another part?</h2>
-        <p className="quiet" style={{ margin: "4px 0 0" }}>
+        <p className="quiet close">
           Measured better: it was always like that, and old looks are read again with the new number. Another
           part: from now on only, and what was learnt of it is open again.
         </p>

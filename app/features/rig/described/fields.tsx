@@ -75,11 +75,7 @@ export function Section({ title, note, holds = [], children }: SectionProps) {
             </Button>
           )}
         </div>
-        {note !== undefined && (
-          <p className="quiet" style={{ margin: "4px 0 0" }}>
-            {note}
-          </p>
-        )}
+        {note !== undefined && <p className="quiet close">{note}</p>}
       </div>
       <div className="grid">{children}</div>
     </section>

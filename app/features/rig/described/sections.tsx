@@ -191,11 +191,7 @@ export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
             </IconButton>
           </div>
         ))}
-        <Button
-          variant="outlined"
-          sx={{ justifySelf: "start" }}
-          onClick={() => append({ alongMm: "", diameterMm: "" })}
-        >
+        <Button variant="outlined" className="start" onClick={() => append({ alongMm: "", diameterMm: "" })}>
           Add a point
         </Button>
       </div>

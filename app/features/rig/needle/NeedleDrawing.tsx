@@ -51,7 +51,7 @@ export function NeedleDrawing({ build }: { build: Build }) {
   const slideBottom = scale.mouth - view.liftMm * scale.along;
   const mainMm2 = jetArea(fitted.main, rigFromBuild(build).carburettor.mainNumbering) * 1e6;
   return (
-    <figure style={{ margin: 0 }} className="stack">
+    <figure className="stack flush">
       <svg
         width={WIDTH}
         height={HEIGHT}

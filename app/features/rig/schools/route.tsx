@@ -89,9 +89,7 @@ export default function SchoolsRoute() {
         options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
         onChange={(is) => choose({ what: "screw", is })}
       />
-      <p className="quiet" style={{ margin: 0 }}>
-        {SCHOOL_WORDS[schools.screw].how}
-      </p>
+      <p className="quiet flush">{SCHOOL_WORDS[schools.screw].how}</p>
       <Problem message={fetcher.data?.message} />
     </div>
   );

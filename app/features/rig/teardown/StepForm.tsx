@@ -57,10 +57,8 @@ export function StepForm({ step, isOut }: { step: TeardownStep; isOut: boolean }
     <section className="stack">
       <div>
         <h2>{words.title}</h2>
-        <p style={{ margin: "4px 0 0" }}>{words.how}</p>
-        <p className="quiet" style={{ margin: "4px 0 0" }}>
-          Back in: {words.refit}
-        </p>
+        <p className="close">{words.how}</p>
+        <p className="quiet close">Back in: {words.refit}</p>
       </div>
       <div className="two">
         {words.reads && (

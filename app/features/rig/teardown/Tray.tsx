@@ -7,7 +7,7 @@ import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
 export function Tray({ out, rigId }: { out: readonly TeardownEntry[]; rigId: string }) {
   if (out.length === 0)
     return (
-      <p className="quiet" style={{ margin: 0 }}>
+      <p className="quiet flush">
         The tray is empty. Parts appear here in the order they come out, and go back from the last to the
         first.
       </p>

@@ -68,9 +68,7 @@ export function CheckScreen({ check }: { check: CheckName }) {
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <p className="quiet" style={{ margin: 0 }}>
-        {words.tools}.
-      </p>
+      <p className="quiet flush">{words.tools}.</p>
       {CHECK_PLAN[check].measures.length > 0 && (
         <div className="two">
           {CHECK_PLAN[check].measures.map((measure) => (

@@ -15,7 +15,7 @@ export function Findings({
 }) {
   const findings = Object.entries(CHECK_PLAN[check].findings) as [FindingName, Finding][];
   return (
-    <fieldset className="choices stack" style={{ gap: 8 }}>
+    <fieldset className="choices stack tight">
       <legend className="label">Found</legend>
       {findings.map(([name, { effect, gravity }]) => {
         const on = found.includes(name);
