@@ -32,7 +32,8 @@ export default function KnowDialog({ context, onDone }: { context: RigContext; o
           label="Why all the same"
           value={reason}
           onChange={(event) => setReason(event.target.value)}
-          problem={fetcher.data?.message}
+          problem={fetcher.data?.fields?.["reason"] ?? fetcher.data?.message}
+          most={200}
         />
       </DialogContent>
       <DialogActions>

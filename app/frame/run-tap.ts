@@ -5,7 +5,7 @@ import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { logEntries, refusalOfFit, refused, type Content } from "#app/journal/save.ts";
+import { logEntries, refusalOfFit, refused, type Content, readSent } from "#app/journal/save.ts";
 
 /** A hidden field that carries a small record. */
 const json = <T extends z.ZodType>(schema: T) =>
@@ -97,10 +97,9 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
 
 /** @returns the ids of what was logged: a tap by mistake is struck with one more */
 export async function runTap(rigId: string, form: FormData) {
-  const parsed = Taps.safeParse(Object.fromEntries(form));
-  if (!parsed.success)
-    return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be saved." });
-  const contents = await contentsOf(rigId, parsed.data);
+  const read = readSent(Taps, Object.fromEntries(form));
+  if (!read.ok) return read.answer;
+  const contents = await contentsOf(rigId, read.sent);
   if (typeof contents === "string") return refused({ message: contents });
   const logged = await logEntries(rigId, contents);
   return logged.ok ? data({ logged: logged.ids }, { status: 200 }) : refused(logged.problem, 507);

@@ -5,6 +5,7 @@ import type { Entry, FitEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { foldWith, type Impossible } from "#core/rig/check-log.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { append, readRig } from "#app/store/rig-log.ts";
 import { applyFit } from "#core/log/fold.ts";
 import { localInstant } from "./clock.ts";
@@ -20,11 +21,35 @@ export interface ActionProblem {
 
 export const refused = (problem: ActionProblem, status = 400) => data(problem, { status });
 
-/** @returns the first message of each field */
+/** @returns the first message of each field; of what lies deeper, under every name on the way to it */
 export function fieldMessages(error: z.ZodError): Record<string, string> {
   const fields: Record<string, string> = {};
-  for (const issue of error.issues) fields[String(issue.path[0] ?? "form")] ??= issue.message;
+  for (const { path, message } of error.issues)
+    for (const name of path.length === 0 ? ["form"] : [...path, path.join(".")])
+      fields[String(name)] ??= message;
   return fields;
+}
+
+/**
+ * What a form sent.
+ * @param what - the words for all of it, such as "These readings"
+ * @returns it, or the refusal: at each field what is wrong there, and once that nothing was saved
+ */
+export function readSent<T extends z.ZodType>(
+  schema: T,
+  value: unknown,
+  what = "This",
+): { ok: true; sent: z.output<T> } | { ok: false; answer: ReturnType<typeof refused> } {
+  const parsed = schema.safeParse(value, { error: boundWords });
+  if (parsed.success) return { ok: true, sent: parsed.data };
+  const words = parsed.error.issues[0]?.message ?? "";
+  return {
+    ok: false,
+    answer: refused({
+      fields: fieldMessages(parsed.error),
+      message: `${what} cannot be read. ${words} Nothing was saved.`,
+    }),
+  };
 }
 
 /** @returns in words why the model cannot work with something, or nothing when it can */

@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import * as z from "zod";
 import {
-  boundWords,
   maybe,
   maybeAll,
   spaced,
@@ -11,6 +10,7 @@ import {
   variants,
   yesOrNo,
 } from "./typed.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 
 const turns = typedNumber(z.number().min(0).max(10));
 const said = (field: z.ZodType, typed: unknown): string[] => {

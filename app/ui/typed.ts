@@ -6,23 +6,13 @@ import * as z from "zod";
 import { fromSI, readQuantity, type QuantityKind, type UnitOf } from "#core/units/quantity.ts";
 import { readSizeList, writeSizeList } from "#core/units/size-list.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 
 type Issues = z.core.$ZodRawIssue[];
 
 const refuse = (issues: Issues, input: unknown, message: string): never => {
   issues.push({ code: "custom", input, message });
   return z.NEVER;
-};
-
-/** A record's bounds in the words of a form. */
-export const boundWords: z.core.$ZodErrorMap = (issue) => {
-  const signs = issue.code !== "invalid_type" && "origin" in issue && issue.origin === "string";
-  if (issue.code === "too_small")
-    return signs ? "Type something here." : `Must be at least ${issue.minimum}.`;
-  if (issue.code === "too_big") return `Must be at most ${issue.maximum}${signs ? " signs" : ""}.`;
-  if (issue.code === "invalid_type")
-    return issue.expected === "int" ? "Must be a whole number." : "Type a number here.";
-  return undefined;
 };
 
 /**

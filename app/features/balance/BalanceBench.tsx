@@ -6,9 +6,10 @@ import { balanceSteps, judgeBalance, type Speed } from "#core/balance/linkage.ts
 import { seededRandom } from "#core/numbers/random.ts";
 import { carburettorCount } from "#core/rig/carburettors.ts";
 import { drawLinked, untouched, type LinkedControls } from "#core/simulator/linked-carburettors.ts";
-import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { formatQuantity } from "#core/units/quantity.ts";
 import { GaugeBars } from "./GaugeBars.tsx";
 import { SimulatedScrews } from "./SimulatedScrews.tsx";
+import { AllowedSpread } from "./AllowedSpread.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { damped } from "#app/devices/damped.ts";
@@ -172,18 +173,7 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
           onChange={(value: Speed) => keep({ speed: value })}
         />
       )}
-      <TypedField
-        label={`Allowed spread, ${unit}`}
-        defaultValue={fromSI("vacuum", allowedPa, unit).toFixed(1)}
-        onChange={(event) => {
-          const read = readGauges([event.target.value, "1"], unit);
-          const pa = read.ok ? read.gaugesPa[0] : undefined;
-          if (pa !== undefined && pa >= 100 && pa <= 20_000) keep({ allowedPa: pa });
-        }}
-        sx={{ maxWidth: 420 }}
-        hint="2 cmHg (2.7 kPa) by common practice; the manual comes first. Kept with the rig."
-        keys="decimal"
-      />
+      <AllowedSpread unit={unit} allowedPa={allowedPa} onAllowed={(pa) => keep({ allowedPa: pa })} />
       <Problem message={answer?.message} />
       <div className="row save">
         {shown && !was && (

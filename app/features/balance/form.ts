@@ -8,13 +8,15 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 
 type VacuumUnit = UnitOf<"vacuum">;
 
+export const ALLOWED_PA = { min: 100, max: 20_000 };
+const Allowed = z.number().min(ALLOWED_PA.min).max(ALLOWED_PA.max);
 const Gauges = z.array(z.number().min(0).max(101_000)).min(2).max(6);
 
 /** The balance half done: it outlasts a reload. */
 export const BalanceDraft = z.object({
   linkage: z.enum(["shaft", "cables"]),
   speed: z.enum(["idle", "cruise"]),
-  allowedPa: z.number().min(100).max(20_000),
+  allowedPa: Allowed,
   /** how it was before anything was turned, at each speed */
   before: z.partialRecord(z.enum(["idle", "cruise"]), Gauges),
   simulated: z.boolean(),
@@ -28,7 +30,7 @@ export const freshBalance = (build: Build): BalanceDraft => {
 
 export const BalanceSent = z.object({
   linkage: z.enum(["shaft", "cables"]),
-  allowedPa: z.number().min(100).max(20_000),
+  allowedPa: Allowed,
   speed: z.enum(["idle", "cruise"]),
   beforePa: Gauges,
   afterPa: Gauges,
@@ -60,4 +62,10 @@ export function readGauges(texts: readonly string[], unit: VacuumUnit): GaugesRe
   });
   const complete = gaugesPa.every((value) => Number.isFinite(value)) && Object.keys(problems).length === 0;
   return complete ? { ok: true, gaugesPa } : { ok: false, problems };
+}
+
+/** @returns the allowed spread in pascals, or nothing where it cannot be one */
+export function readAllowed(text: string, unit: VacuumUnit): number | undefined {
+  const typed = readTypedNumber(text);
+  return typed.ok ? Allowed.safeParse(toSI("vacuum", typed.value, unit)).data : undefined;
 }

@@ -6,7 +6,7 @@ import { BalanceDraft, BalanceSent, withLinkage } from "./form.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries } from "#app/journal/save.ts";
+import { refused, saveEntries, readSent } from "#app/journal/save.ts";
 import { dropDraft, readDraft } from "#app/store/drafts.ts";
 import { BalanceBench, DRAFT } from "./BalanceBench.tsx";
 
@@ -15,9 +15,9 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
 }
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = BalanceSent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "These gauges cannot be read. Nothing was saved." });
-  const { linkage, allowedPa, speed, beforePa, afterPa, simulated } = parsed.data;
+  const read = readSent(BalanceSent, await request.json(), "These gauges");
+  if (!read.ok) return read.answer;
+  const { linkage, allowedPa, speed, beforePa, afterPa, simulated } = read.sent;
   const { build } = await openRig(params.rigId);
   if (afterPa.length !== carburettorCount(build) || beforePa.length !== afterPa.length)
     return refused({

@@ -17,7 +17,7 @@ import { Working } from "#app/ui/Working.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries } from "#app/journal/save.ts";
+import { refused, saveEntries, readSent } from "#app/journal/save.ts";
 import { useDistribution } from "./use-distribution.ts";
 import { useToast } from "#app/ui/Toast.tsx";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
@@ -31,9 +31,9 @@ import {
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = CylindersSent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "This cannot be read. Nothing was saved." });
-  const sent = parsed.data;
+  const form = readSent(CylindersSent, await request.json());
+  if (!form.ok) return form.answer;
+  const sent = form.sent;
   const { build } = await openRig(params.rigId);
   const { temperature } = await readPreferences();
   const read = sent.intent === "plugs" ? readPlugs(sent, build) : readHeaders(sent, build, temperature);

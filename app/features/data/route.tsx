@@ -3,7 +3,7 @@ import { data } from "react-router";
 import type { Route } from "./+types/route";
 import { Caution } from "#app/ui/Caution.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
-import { refused } from "#app/journal/save.ts";
+import { refused, readSent } from "#app/journal/save.ts";
 import { saveFile } from "#app/journal/export.ts";
 import { forgetSaid, readInstrumentNames } from "#app/store/instruments.ts";
 import { Instruments } from "./Instruments.tsx";
@@ -38,9 +38,9 @@ export async function clientLoader() {
 }
 
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const parsed = Tasks.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ message: parsed.error.issues[0]?.message ?? "This cannot be done." });
-  const task = parsed.data;
+  const read = readSent(Tasks, Object.fromEntries(await request.formData()));
+  if (!read.ok) return read.answer;
+  const task = read.sent;
   if (task.intent === "import") return importFile(task.file);
   if (task.intent === "preferences") {
     const kept = await writePreferences(Preferences.parse(task));

@@ -8,16 +8,16 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = AdjustSent.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ message: "This cannot be read. Nothing was saved." });
-  const { what } = parsed.data;
+  const form = readSent(AdjustSent, Object.fromEntries(await request.formData()));
+  if (!form.ok) return form.answer;
+  const { what } = form.sent;
   const { present, build } = await openRig(params.rigId);
   const set = present.adjusted.idleSpeed?.set;
-  const read = readAdjust(parsed.data, set?.what === "idleSpeed" ? set.rpm : build.engine.idleRpm);
+  const read = readAdjust(form.sent, set?.what === "idleSpeed" ? set.rpm : build.engine.idleRpm);
   if (!read.ok) return refused({ fields: { [what]: read.message } });
   const problem = await saveEntry(params.rigId, "adjust", { set: read.set });
   return problem ? refused(problem, 507) : data({ saved: what });

@@ -28,7 +28,7 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig, type OpenRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntries, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { dropDraft, keepDraft, readDraft } from "#app/store/drafts.ts";
 import { useBenchAdvice } from "./use-bench-advice.ts";
 import { benchWords, missingWords, phaseName, stillWords } from "./words.ts";
@@ -45,9 +45,9 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
 }
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = IdleSent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "These readings cannot be read. Nothing was saved." });
-  const sent = parsed.data;
+  const read = readSent(IdleSent, await request.json(), "These readings");
+  if (!read.ok) return read.answer;
+  const sent = read.sent;
   const simulated = sent.simulated ? { simulated: true } : {};
   if (sent.intent === "symptom") {
     const { symptom } = sent;

@@ -58,7 +58,7 @@ function NoteForm() {
     <fetcher.Form method="post" action={`/rigs/${header.id}`} className="stack no-print" ref={form}>
       <input type="hidden" name="intent" value="note" />
       <div className="row" style={{ flexWrap: "nowrap" }}>
-        <TypedField name="text" label="Note" fullWidth />
+        <TypedField name="text" label="Note" fullWidth most={2000} problem={fetcher.data?.fields?.["text"]} />
         <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
           Add note
         </Button>

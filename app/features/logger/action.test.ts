@@ -90,7 +90,7 @@ describe("a logger's file in the log", () => {
   });
   it.each([
     [{ zones: [], runs: [] }, "nothing in it to log"],
-    [{ zones: [{ zone: "top", lambda: 9, seconds: 1, spread: 0 }] }, "cannot be logged"],
+    [{ zones: [{ zone: "top", lambda: 9, seconds: 1, spread: 0 }] }, "to be logged cannot be read"],
   ])("refuses %j and saves nothing", async (change, words) => {
     const sent = { ...loggerSent(reduced, file, "inside", { what: "none" }), ...change };
     const request = new Request("http://tamis/rigs/rig:test/logger", {

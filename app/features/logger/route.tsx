@@ -12,17 +12,16 @@ import { useLogger } from "./use-logger.ts";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries } from "#app/journal/save.ts";
+import { refused, saveEntries, readSent } from "#app/journal/save.ts";
 import { fileWords, resultTitle } from "./words.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = LoggerSent.safeParse(await request.json());
-  if (!parsed.success)
-    return refused({ message: "This file’s figures cannot be logged. Nothing was saved." });
-  if (parsed.data.zones.length === 0 && parsed.data.runs.length === 0)
+  const read = readSent(LoggerSent, await request.json(), "What is to be logged");
+  if (!read.ok) return read.answer;
+  if (read.sent.zones.length === 0 && read.sent.runs.length === 0)
     return refused({ message: "There is nothing in it to log." });
   await openRig(params.rigId);
-  const problem = await saveEntries(params.rigId, loggerContents(parsed.data));
+  const problem = await saveEntries(params.rigId, loggerContents(read.sent));
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
 }
 

@@ -7,7 +7,7 @@ import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 const HOW = ["ranWell", "measured", "book"] as const satisfies readonly Proven[];
 
 /** "This was right here, in this air": what is fitted counts as a baseline of its own from now on. */
-export function ProvenFields() {
+export function ProvenFields({ problem }: { problem: string | undefined }) {
   const [how, setHow] = useState<(typeof HOW)[number]>("ranWell");
   return (
     <>
@@ -22,7 +22,7 @@ export function ProvenFields() {
         }))}
         onChange={setHow}
       />
-      <TypedField label="Note" name="note" most={500} />
+      <TypedField label="Note" name="note" most={500} problem={problem} />
       <p className="quiet flush">
         What is fitted now, in the air that was read last, is taken as right all along the throttle: as surely
         as it is known.

@@ -1,7 +1,7 @@
 /** A ride told zone by zone, and a setting said to be right: as their forms send them. */
 import * as z from "zod";
 import { FELT } from "#core/log/readings/ride-report.ts";
-import { PROVEN, type ProvenEntry, type Reading } from "#core/log/schema.ts";
+import { PROVEN, type Reading } from "#core/log/schema.ts";
 import type { ReadingsRead } from "./witness-form.ts";
 
 const Told = z.enum([...FELT, "unused"]).default("unused");
@@ -20,12 +20,7 @@ export function readRide(texts: unknown): ReadingsRead {
     : { ok: false, fields: { felt: "Say of at least one zone how it pulled." } };
 }
 
-const ProvenSent = z.object({
+export const ProvenSent = z.object({
   how: z.enum(PROVEN).exclude(["guess"]),
-  note: z.string().trim().max(500, "At most 500 signs.").default(""),
+  note: z.string().trim().max(500).default(""),
 });
-
-export function readProven(texts: unknown): Pick<ProvenEntry, "how" | "note"> | undefined {
-  const sent = ProvenSent.safeParse(texts);
-  return sent.success ? sent.data : undefined;
-}

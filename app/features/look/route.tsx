@@ -19,7 +19,7 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
-import { readProven, readRide } from "./ride-form.ts";
+import { ProvenSent, readRide } from "./ride-form.ts";
 import { enteredAs, HowName } from "#app/frame/look-query.ts";
 import { ProvenFields } from "./ProvenFields.tsx";
 import { ReadWith } from "./ReadWith.tsx";
@@ -27,7 +27,7 @@ import { RideFields } from "./RideFields.tsx";
 import { readInstrumentNames } from "#app/store/instruments.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { fieldMessages, refused, saveEntry, type ActionProblem, type Content } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, type Content, readSent } from "#app/journal/save.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { zoneCaution } from "#app/vocabulary/cautions.ts";
 import { saveLooks, saveHeat, cylinderNamed } from "./save-looks.ts";
@@ -53,23 +53,23 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     return saveLooks(params.rigId, read.readings, { instrument });
   }
   if (texts["type"] === "proven") {
-    const proven = readProven(texts);
-    if (!proven) return refused({ message: "This cannot be read. Nothing was saved." });
-    const problem = await saveEntry(params.rigId, "proven", proven);
+    const proven = readSent(ProvenSent, texts);
+    if (!proven.ok) return proven.answer;
+    const problem = await saveEntry(params.rigId, "proven", proven.sent);
     return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
-  const parsed = lookForm(build).safeParse(texts);
-  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
+  const form = readSent(lookForm(build), texts);
+  if (!form.ok) return form.answer;
   const { notJetting } = texts;
-  if (parsed.data.type === "symptom" && typeof notJetting === "string" && notJetting !== "") {
-    const text = `${SYMPTOM_WORDS[parsed.data.symptom]}. ${notJetting}`.slice(0, 2000);
+  if (form.sent.type === "symptom" && typeof notJetting === "string" && notJetting !== "") {
+    const text = `${SYMPTOM_WORDS[form.sent.symptom]}. ${notJetting}`.slice(0, 2000);
     const problem = await saveEntry(params.rigId, "note", { text });
     return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
   const { question, is } = texts;
   const answer = AnswerEntry.pick({ question: true, is: true }).safeParse({ question, is });
   const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
-  return saveLooks(params.rigId, [parsed.data], { cylinder, instrument }, answers);
+  return saveLooks(params.rigId, [form.sent], { cylinder, instrument }, answers);
 }
 
 /** Opens on what was asked for; else on what this rig is run by. */
@@ -155,7 +155,7 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       )}
       {how === "witness" && <WitnessFields problem={answer?.fields?.["crown"]} />}
       {how === "ride" && <RideFields problem={answer?.fields?.["felt"]} />}
-      {how === "proven" && <ProvenFields />}
+      {how === "proven" && <ProvenFields problem={answer?.fields?.["note"]} />}
       {!whole && <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>}
       <Problem message={answer?.message ?? answer?.fields?.["form"]} />
       <div className="row save">

@@ -1,7 +1,7 @@
 import { data, redirect } from "react-router";
 import { type Build, type Reading } from "#core/log/schema.ts";
 import { HeatSent, readHeat } from "./heat-form.ts";
-import { refused, saveEntries, type Content } from "#app/journal/save.ts";
+import { refused, saveEntries, type Content, readSent } from "#app/journal/save.ts";
 
 export interface TakenBy {
   /** counted from 1; none: the engine as a whole */
@@ -31,9 +31,9 @@ export async function saveLooks(
 }
 
 export async function saveHeat(rigId: string, texts: unknown, build: Build, by: TakenBy) {
-  const sent = HeatSent.safeParse(texts);
-  if (!sent.success) return refused({ message: "These temperatures cannot be read. Nothing was saved." });
-  const read = readHeat(sent.data, build);
+  const form = readSent(HeatSent, texts, "These temperatures");
+  if (!form.ok) return form.answer;
+  const read = readHeat(form.sent, build);
   if (!read.ok)
     return data({ fields: read.fields, offersOther: read.otherUnit !== undefined }, { status: 400 });
   const why = "Where its temperatures belong";

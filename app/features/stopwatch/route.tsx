@@ -10,7 +10,7 @@ import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { BigWatch } from "./BigWatch.tsx";
 import { type Preferences } from "#app/vocabulary/preferences.ts";
 import { readPreferences } from "#app/store/preferences.ts";
@@ -19,13 +19,13 @@ import { BackToTheFirst, Groups } from "./Groups.tsx";
 import { SayIt } from "./SayIt.tsx";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = RunSent.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ message: "This run cannot be read. Nothing was saved." });
+  const form = readSent(RunSent, Object.fromEntries(await request.formData()), "This run");
+  if (!form.ok) return form.answer;
   await openRig(params.rigId);
-  const read = readRun(parsed.data, await readPreferences());
+  const read = readRun(form.sent, await readPreferences());
   if (!read.ok) return refused({ fields: read.fields });
   const problem = await saveEntry(params.rigId, "run", { run: read.run });
-  return problem ? refused(problem, 507) : data({ saved: parsed.data.what });
+  return problem ? refused(problem, 507) : data({ saved: form.sent.what });
 }
 
 type Kind = (typeof RUN_KINDS)[number];

@@ -16,7 +16,7 @@ describe("the walk-round", () => {
     await walkRound(posted({ check: "choke", state: "pass" }));
     expect((await present()).checks.choke).toMatchObject({ state: "pass", measured: {} });
     expect(await refused(() => walkRound(posted({ check: "horn", state: "pass" })))).toContain(
-      "cannot be saved",
+      "cannot be read",
     );
   });
 

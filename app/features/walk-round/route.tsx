@@ -11,7 +11,7 @@ import { printOnly } from "#app/ui/print.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { agoWords, dayTitle } from "#app/vocabulary/days.ts";
 import { checkResult } from "#app/vocabulary/entries.ts";
 import { capital } from "#app/vocabulary/parts.ts";
@@ -21,10 +21,10 @@ const Tap = z.object({ check: CheckName, state: z.enum(["pass", "skipped"]) });
 
 /** One tap on the list: passed, or skipped today. */
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = Tap.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ message: "This check cannot be saved. Open it and try again." });
+  const read = readSent(Tap, Object.fromEntries(await request.formData()), "This check");
+  if (!read.ok) return read.answer;
   const problem = await saveEntry(params.rigId, "check", {
-    ...parsed.data,
+    ...read.sent,
     measured: {},
     findings: [],
     note: "",

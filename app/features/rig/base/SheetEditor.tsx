@@ -66,7 +66,9 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
           label="Where it comes from"
           value={texts.source}
           onChange={(event) => setTexts({ ...texts, source: event.target.value })}
+          problem={answer?.fields?.["source"]}
           hint="Such as: manual, page 41."
+          most={60}
         />
       </div>
       {match && isNew && (

@@ -4,7 +4,7 @@ import { BaseSheet, Setting } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { PART_NAMES } from "#app/vocabulary/parts.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { readLimits, type LimitsTexts } from "#app/journal/limits.ts";
 
 const Line = z.string().max(60);
@@ -52,8 +52,10 @@ export function readBase(sent: BaseSent): BaseRead {
     const value = read.ok ? read.value : Number.NaN;
     if (!read.ok)
       fields[part] = sent.setting[part].trim() === "" ? "Type a number here." : "This is not a number.";
-    else if (!Setting.shape[part].safeParse(value).success)
-      fields[part] = `${PART_NAMES[part]} cannot be ${value}.`;
+    else {
+      const bounds = Setting.shape[part].safeParse(value, { error: boundWords });
+      if (!bounds.success) fields[part] = bounds.error.issues[0]?.message ?? "This cannot be.";
+    }
     setting[part] = value;
   }
   const limits = readLimits(sent.limits);

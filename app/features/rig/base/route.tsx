@@ -1,3 +1,4 @@
+import { PARTS } from "#core/log/parts.ts";
 import { useState } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/route";
@@ -13,7 +14,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { overtaken } from "#app/journal/seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig, type OpenRig } from "#app/journal/open-rig.ts";
-import { fieldMessages, modelRefusal, refused, saveEntry, logEntries } from "#app/journal/save.ts";
+import { modelRefusal, refused, saveEntry, logEntries, readSent } from "#app/journal/save.ts";
 import { listSheets, saveSheets } from "#app/store/base-sheets.ts";
 import { Sent, baseOf } from "./sent.ts";
 import { BackToBase } from "./BackToBase.tsx";
@@ -27,6 +28,12 @@ export async function clientLoader() {
     : { sheets: [], trouble: sheets.problem.message };
 }
 
+/** The model names the part it refuses first. */
+function atPart(refusal: string): Record<string, string> {
+  const part = PARTS.find((name) => refusal.includes(`: ${name} `));
+  return part === undefined ? {} : { [part]: refusal };
+}
+
 async function saveSheet(rigId: string, { seen, ...sent }: BaseSent & { seen?: string | undefined }) {
   const read = readBase(sent);
   if (!read.ok) return refused({ fields: read.fields });
@@ -34,7 +41,7 @@ async function saveSheet(rigId: string, { seen, ...sent }: BaseSent & { seen?: s
   const told = overtaken(present, "base", seen);
   if (told) return refused(told, 409);
   const refusal = modelRefusal(() => checkSettingOn(build, read.sheet.setting));
-  if (refusal !== undefined) return refused({ message: refusal });
+  if (refusal !== undefined) return refused({ message: refusal, fields: atPart(refusal) });
   const logged = await logEntries(rigId, [{ kind: "base", sheet: read.sheet }]);
   if (!logged.ok) return refused(logged.problem, 507);
   const [now] = logged.ids;
@@ -60,9 +67,9 @@ async function putToBase(rigId: string, { build, present }: OpenRig) {
 }
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = Sent.safeParse(await request.json());
-  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error), message: "Nothing was saved." });
-  const sent = parsed.data;
+  const read = readSent(Sent, await request.json());
+  if (!read.ok) return read.answer;
+  const sent = read.sent;
   if (sent.intent === "sheet") return saveSheet(params.rigId, sent);
   if (sent.intent === "putToBase") return putToBase(params.rigId, await openRig(params.rigId));
   const kept = await saveSheets(sent.sheets);

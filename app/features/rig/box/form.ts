@@ -1,7 +1,8 @@
 /** The jet box as typed: lists of sizes as text, drilled jets and other families as rows. */
 import * as z from "zod";
 import { Box } from "#core/log/schema.ts";
-import { boundWords, typedNumber, typedSizes } from "#app/ui/typed.ts";
+import { typedNumber, typedSizes } from "#app/ui/typed.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { numbering } from "../numbering.ts";
 
 const B = Box.shape;

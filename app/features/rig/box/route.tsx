@@ -9,16 +9,16 @@ import { newestOf, overtaken } from "#app/journal/seen.ts";
 import { useSeen } from "#app/frame/use-seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, refused, type ActionProblem, logEntries } from "#app/journal/save.ts";
+import { modelRefusal, refused, type ActionProblem, logEntries, readSent } from "#app/journal/save.ts";
 import { ToBuyWords } from "./Drawers.tsx";
 import { BoxEditor } from "./BoxEditor.tsx";
 
 const Sent = z.object({ box: Box, seen: z.string().max(80).optional() });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = Sent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "This box cannot be read. Nothing was saved." });
-  const { box, seen } = parsed.data;
+  const read = readSent(Sent, await request.json(), "This box");
+  if (!read.ok) return read.answer;
+  const { box, seen } = read.sent;
   const { build, present } = await openRig(params.rigId);
   const told = overtaken(present, "box", seen);
   if (told) return refused(told, 409);

@@ -3,8 +3,8 @@ import * as z from "zod";
 import { Build } from "#core/log/schema.ts";
 import { carburettorCount } from "#core/rig/carburettors.ts";
 import { checkBuild, checkCarburettor } from "#core/rig/check-build.ts";
-import { boundWords } from "#app/ui/typed.ts";
 import { readBuild, type BuildTexts } from "./texts.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 
 /** What the model's refusal is about, by the words it begins with. */
 const MODEL_FIELDS: readonly (readonly [string, string[]])[] = [

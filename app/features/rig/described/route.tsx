@@ -18,7 +18,7 @@ import { useSeen } from "#app/frame/use-seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick, type WorkOrNone } from "../WorkPick.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, refused, saveEntries, type ActionProblem } from "#app/journal/save.ts";
+import { modelRefusal, refused, saveEntries, type ActionProblem, readSent } from "#app/journal/save.ts";
 
 const Sent = z.object({
   build: Build,
@@ -30,15 +30,15 @@ const Sent = z.object({
 });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = Sent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "This rig cannot be read. Nothing was saved." });
-  const { what, why, corrects, seen } = parsed.data;
+  const read = readSent(Sent, await request.json(), "This rig");
+  if (!read.ok) return read.answer;
+  const { what, why, corrects, seen } = read.sent;
   const rig = await openRig(params.rigId);
   const told = overtaken(rig.present, "build", seen);
   if (told) return refused(told, 409);
   const { settings } = rig.present;
   // The box is kept on its own screen; here it stays as it is now.
-  const build = { ...parsed.data.build, box: rig.build.box };
+  const build = { ...read.sent.build, box: rig.build.box };
   const refusal = modelRefusal(() => {
     checkBuild(build);
     // What is fitted stays fitted: it must suit the machine as it is now, or nothing could be advised.
@@ -101,6 +101,8 @@ export default function RigBuildRoute() {
               label="Words for the log"
               value={why}
               onChange={(event) => setWhy(event.target.value)}
+              problem={answer?.fields?.["why"]}
+              most={2000}
             />
             <Problem message={answer?.message} />
             {asked && (

@@ -6,7 +6,6 @@ import * as z from "zod";
 import { Build } from "#core/log/schema.ts";
 import {
   asItWas,
-  boundWords,
   maybe,
   maybeAll,
   spaced,
@@ -16,6 +15,7 @@ import {
   variants,
   yesOrNo,
 } from "#app/ui/typed.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { carburettor, opened, setting } from "./carburettor-texts.ts";
 
 const B = Build.shape;

@@ -12,7 +12,7 @@ import { PageHead } from "#app/ui/PageHead.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { localInstant } from "#app/journal/clock.ts";
 import { newEntryId } from "#app/journal/entry-id.ts";
-import { fieldMessages, modelRefusal, refused, type ActionProblem } from "#app/journal/save.ts";
+import { modelRefusal, refused, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { importRigs } from "#app/store/merge.ts";
 
 const Sent = z.object({
@@ -24,9 +24,9 @@ const Sent = z.object({
 export const meta = () => [{ title: "A new rig · Tamis" }];
 
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const parsed = Sent.safeParse(await request.json());
-  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
-  const { name, plate, build } = parsed.data;
+  const read = readSent(Sent, await request.json());
+  if (!read.ok) return read.answer;
+  const { name, plate, build } = read.sent;
   const refusal = modelRefusal(() => checkBuild(build));
   if (refusal !== undefined) return refused({ message: refusal });
   const id = newEntryId("build").replace("build:", "rig:");

@@ -16,13 +16,13 @@ import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigTabs } from "../RigTabs.tsx";
-import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { CHANGES_WORDS, MEANS_WORDS, ORDER_WORDS, SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = School.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "This way of working cannot be read. Nothing was saved." });
-  const problem = await saveEntry(params.rigId, "school", { school: parsed.data });
+  const read = readSent(School, await request.json(), "This way of working");
+  if (!read.ok) return read.answer;
+  const problem = await saveEntry(params.rigId, "school", { school: read.sent });
   return problem ? refused(problem, 507) : data({}, { status: 200 });
 }
 

@@ -75,10 +75,19 @@ export function StepForm({ step, isOut }: { step: TeardownStep; isOut: boolean }
           label="How tight, by whose book"
           value={torque}
           onChange={(event) => setTorque(event.target.value)}
+          problem={answer?.fields?.["torque"]}
+          most={60}
           hint="Snug, not tight: cast threads and towers break."
         />
       </div>
-      <TypedField label="Note" value={note} multiline onChange={(event) => setNote(event.target.value)} />
+      <TypedField
+        label="Note"
+        value={note}
+        multiline
+        onChange={(event) => setNote(event.target.value)}
+        problem={answer?.fields?.["note"]}
+        most={2000}
+      />
       <div className="row">
         <FileButton
           words={shrinking ? "Scaling down…" : "Add photos"}

@@ -8,7 +8,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries } from "#app/journal/save.ts";
+import { refused, saveEntries, readSent } from "#app/journal/save.ts";
 import { putPhotos } from "#app/store/photos.ts";
 import { removeKeys } from "#app/store/database.ts";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
@@ -19,9 +19,9 @@ import { Tray } from "./Tray.tsx";
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const form = await request.formData();
   const content = form.get("content");
-  const parsed = Sent.safeParse(typeof content === "string" ? JSON.parse(content) : undefined);
-  if (!parsed.success) return refused({ message: "This step cannot be read. Nothing was saved." });
-  const sent = parsed.data;
+  const read = readSent(Sent, typeof content === "string" ? JSON.parse(content) : undefined, "This step");
+  if (!read.ok) return read.answer;
+  const { sent } = read;
   const blobs = form.getAll("photo").filter((value): value is File => typeof value !== "string");
   if (blobs.length !== sent.photos.length)
     return refused({ message: "A photo got lost on the way. Nothing was saved; try again." });

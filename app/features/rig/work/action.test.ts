@@ -11,7 +11,7 @@ describe("work done", () => {
     await work(posted({ what: "pipeChanged", why: "class pipe" }));
     expect((await present()).reopenings).toEqual([["pilot", "needle", "main", "zones"]]);
     expect(await refused(() => work(posted({ what: "polished", why: "" })))).toContain(
-      "Choose what was done",
+      "Choose one of those offered",
     );
   });
 });

@@ -9,14 +9,14 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick } from "../WorkPick.tsx";
-import { refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 
 const Sent = z.object({ what: WorkNameSchema, why: z.string().trim().max(2000) });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = Sent.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ message: "Choose what was done." });
-  const problem = await saveEntry(params.rigId, "work", parsed.data);
+  const read = readSent(Sent, Object.fromEntries(await request.formData()));
+  if (!read.ok) return read.answer;
+  const problem = await saveEntry(params.rigId, "work", read.sent);
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
 }
 
@@ -43,6 +43,8 @@ export default function WorkRoute() {
           label="Words for the log"
           value={why}
           onChange={(event) => setWhy(event.target.value)}
+          problem={answer?.fields?.["why"]}
+          most={2000}
         />
         <Caution>
           Rubber out before solvent; eye protection with compressed air; no wire through a drilling.

@@ -93,6 +93,8 @@ export function CheckScreen({ check }: { check: CheckName }) {
         value={note}
         multiline
         onChange={(event) => setNote(event.target.value)}
+        problem={answer?.fields?.["note"]}
+        most={2000}
         hint={check === "floatHeight" ? "Gasket on or off?" : undefined}
       />
       <Choice

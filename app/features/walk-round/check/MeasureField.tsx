@@ -30,6 +30,8 @@ export function MeasureField({
       label={boundLabel}
       value={limit[name]}
       onChange={(event) => onLimit({ ...limit, [name]: event.target.value })}
+      keys={name === "source" ? "text" : "decimal"}
+      most={name === "source" ? 60 : 40}
     />
   );
   return (

@@ -6,7 +6,7 @@ import { readLimits, sheetFor, UNSTAMPED } from "#app/journal/limits.ts";
 import { CheckSent, readMeasured, withLimits } from "./form.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, refused, saveEntries } from "#app/journal/save.ts";
+import { modelRefusal, refused, saveEntries, readSent } from "#app/journal/save.ts";
 import { saveSheets } from "#app/store/base-sheets.ts";
 import { CheckScreen } from "./CheckScreen.tsx";
 
@@ -24,9 +24,9 @@ export function clientLoader({ params }: Route.ClientLoaderArgs) {
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const check = checkOf(params.check);
-  const parsed = CheckSent.safeParse(await request.json());
-  if (!parsed.success) return refused({ message: "This check cannot be read. Nothing was saved." });
-  const { state, texts, limits: typed, findings, note } = parsed.data;
+  const form = readSent(CheckSent, await request.json(), "This check");
+  if (!form.ok) return form.answer;
+  const { state, texts, limits: typed, findings, note } = form.sent;
   const { measured, problems } = readMeasured(texts);
   const [wrong] = Object.entries(problems);
   if (wrong) return refused({ fields: { [wrong[0]]: wrong[1] } });

@@ -1,0 +1,140 @@
+/**
+ * What no screen would send and somebody does: 5000 signs, a name that is none, nothing at all. Each form refuses it
+ * at the field it came by, says the rule, and changes nothing.
+ */
+import { clientAction as air } from "./air/route.tsx";
+import { clientAction as balance } from "./balance/route.tsx";
+import { clientAction as idleSpeed } from "./idle-speed/route.tsx";
+import { clientAction as look } from "./look/route.tsx";
+import { clientAction as base } from "./rig/base/route.tsx";
+import { clientAction as box } from "./rig/box/route.tsx";
+import { clientAction as describe_ } from "./rig/described/route.tsx";
+import { clientAction as newRig } from "./rig/new/route.tsx";
+import { clientAction as school } from "./rig/schools/route.tsx";
+import { clientAction as teardown } from "./rig/teardown/route.tsx";
+import { clientAction as work } from "./rig/work/route.tsx";
+import { clientAction as stopwatch } from "./stopwatch/route.tsx";
+import { clientAction as check } from "./walk-round/check/route.tsx";
+import { clientAction as tapCheck } from "./walk-round/route.tsx";
+import { clientAction as tap } from "#app/frame/route.tsx";
+import { freshRig, posted, refusal, RIG, sent } from "#app/testing/rig.ts";
+import { ENDURO_BUILD } from "#demo/enduro-build.ts";
+
+type Action = (args: never) => Promise<unknown>;
+type Case = [what: string, action: Action, args: () => unknown, field: string, words: string];
+
+const NOVEL = "n".repeat(5000);
+const SHEET = {
+  intent: "sheet",
+  stamp: "A 1",
+  source: "",
+  setting: { pilot: "45", screwTurns: "1.5", clip: "3", main: "158", shimMm: "0" },
+  limits: {},
+};
+const STEP = { step: "bowl", moved: "out", reads: "", torque: "", note: "", photos: [] };
+const CHECK = { state: "pass", texts: {}, limits: {}, findings: [], note: "" };
+const asForm = (content: unknown) => {
+  const body = new FormData();
+  body.set("content", JSON.stringify(content));
+  const request = new Request("http://localhost/", { method: "POST", body });
+  return { request, params: { rigId: RIG }, context: {} };
+};
+
+const CASES: Case[] = [
+  ["a note of a novel", tap, () => posted({ intent: "note", text: NOVEL }), "text", "2000 signs"],
+  ["a note of nothing", tap, () => posted({ intent: "note", text: " " }), "text", "Write a note"],
+  ["a reason of a novel", tap, () => posted({ intent: "override", reason: NOVEL }), "reason", "200"],
+  ["words of a novel", work, () => posted({ what: "allCleaned", why: NOVEL }), "why", "2000 signs"],
+  ["work that is none", work, () => posted({ what: "magic", why: "" }), "what", "Choose one"],
+  ["a place of a novel", air, () => posted({ place: NOVEL }), "place", "60 characters"],
+  ["a sheet’s source", base, () => sent({ ...SHEET, source: NOVEL }), "source", "60 signs"],
+  ["a sheet’s stamp", base, () => sent({ ...SHEET, stamp: NOVEL }), "stamp", "40 signs"],
+  [
+    "a sheet’s main jet",
+    base,
+    () => sent({ ...SHEET, setting: { ...SHEET.setting, main: "5000" } }),
+    "main",
+    "Must be at most 999",
+  ],
+  [
+    "a groove the needle has not",
+    base,
+    () => sent({ ...SHEET, setting: { ...SHEET.setting, clip: "9" } }),
+    "clip",
+    "clip must be in 1..5",
+  ],
+  [
+    "a limit’s source",
+    base,
+    () => sent({ ...SHEET, limits: { floatLeftMm: { min: "1", max: "2", source: NOVEL } } }),
+    "floatLeftMm",
+    "60 signs",
+  ],
+  [
+    "a rig’s words",
+    describe_,
+    () => sent({ build: ENDURO_BUILD, what: "measured", corrects: [], why: NOVEL }),
+    "why",
+    "2000 signs",
+  ],
+  ["a rig’s name", newRig, () => sent({ name: NOVEL, plate: "27", build: ENDURO_BUILD }), "name", "60"],
+  ["a box of giants", box, () => sent({ box: { ...ENDURO_BUILD.box, mains: [5000] } }), "mains", "999"],
+  ["a school that is none", school, () => sent({ order: "backwards" }), "what", "Choose"],
+  ["how tight", teardown, () => asForm({ ...STEP, torque: NOVEL }), "torque", "60 signs"],
+  ["a teardown’s note", teardown, () => asForm({ ...STEP, note: NOVEL }), "note", "2000 signs"],
+  [
+    "a check’s note",
+    check,
+    () => sent({ ...CHECK, note: NOVEL }, { check: "floatHeight" }),
+    "note",
+    "2000 signs",
+  ],
+  [
+    "a measure of a novel",
+    check,
+    () => sent({ ...CHECK, texts: { floatLeftMm: NOVEL } }, { check: "floatHeight" }),
+    "floatLeftMm",
+    "40 signs",
+  ],
+  ["a tap on no check", tapCheck, () => posted({ check: "horn", state: "pass" }), "check", "Choose"],
+  [
+    "what is right, with a novel",
+    look,
+    () => posted({ type: "proven", how: "ranWell", note: NOVEL }),
+    "note",
+    "500 signs",
+  ],
+  [
+    "a tone that is none",
+    look,
+    () => posted({ type: "plug", zone: "top", tone: "pink", cut: "clean", colderSteps: "0" }),
+    "tone",
+    "Choose the tone",
+  ],
+  ["a time of a novel", stopwatch, () => posted({ what: "lap", figure: NOVEL }), "figure", "40 signs"],
+  ["an idle of a novel", idleSpeed, () => posted({ what: "pump", figure: NOVEL }), "figure", "40"],
+  [
+    "a spread no machine has",
+    balance,
+    () =>
+      sent({
+        linkage: "shaft",
+        allowedPa: 1e9,
+        speed: "idle",
+        beforePa: [1, 2],
+        afterPa: [1, 2],
+        simulated: false,
+      }),
+    "allowedPa",
+    "20000",
+  ],
+];
+
+describe("hostile forms", () => {
+  it.each(CASES)("%s", async (_, action, args, field, words) => {
+    await freshRig();
+    const { fields = {} } = await refusal(() => action(args() as never));
+    expect(Object.keys(fields)).toContain(field);
+    expect(fields[field]).toContain(words);
+  });
+});

@@ -1,0 +1,13 @@
+import type * as z from "zod";
+
+/** A record's bounds in the words of a form. */
+export const boundWords: z.core.$ZodErrorMap = (issue) => {
+  const signs = issue.code !== "invalid_type" && "origin" in issue && issue.origin === "string";
+  if (issue.code === "too_small")
+    return signs ? "Type something here." : `Must be at least ${issue.minimum}.`;
+  if (issue.code === "too_big") return `Must be at most ${issue.maximum}${signs ? " signs" : ""}.`;
+  if (issue.code === "invalid_type")
+    return issue.expected === "int" ? "Must be a whole number." : "Type a number here.";
+  if (issue.code === "invalid_value" || issue.code === "invalid_union") return "Choose one of those offered.";
+  return undefined;
+};
