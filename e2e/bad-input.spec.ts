@@ -50,7 +50,10 @@ test("sea-level pressure taken for the station's is caught, and converted on req
 test("a look without a tone is asked for", async ({ page }) => {
   await openRig(page, "/look?zone=mid");
   await page.getByRole("button", { name: "Save this look" }).click();
-  await expect(page.getByText("Choose the tone the porcelain has near its root.")).toBeVisible();
+  await expect(
+    page.getByText("Choose the tone the porcelain has near its root.", { exact: true }),
+  ).toBeVisible();
+  await expect(page.getByText("Not saved: Choose the tone")).toBeVisible();
 });
 
 test("a change the machine cannot have is refused on its field", async ({ page }) => {

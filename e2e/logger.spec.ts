@@ -17,7 +17,7 @@ test("the simulated logger’s ride is read, charted and logged as weighted look
   const zones = page.getByRole("table", { name: /Mixture by zone/ });
   await expect(zones.getByRole("row")).toHaveCount(5);
   await expect(page.getByRole("table").filter({ hasText: "Standing start" })).toContainText("0 to 80 4.");
-  const charts = page.locator("figure.chart");
+  const charts = page.getByRole("figure");
   await charts.first().scrollIntoViewIfNeeded();
   await expect(charts.first().locator("svg")).toBeVisible();
   await charts.last().scrollIntoViewIfNeeded();

@@ -32,7 +32,7 @@ const chooseTones = async (page: Page) => {
 const readRide = async (page: Page) => {
   await page.getByRole("button", { name: "Simulated logger" }).click();
   await page.getByRole("button", { name: "Read the file" }).click();
-  const chart = page.locator("figure.chart").first();
+  const chart = page.getByRole("figure").first();
   await chart.evaluate((place) => place.scrollIntoView({ block: "end" }));
   await chart.locator("svg").waitFor();
   await page.waitForTimeout(500);

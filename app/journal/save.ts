@@ -32,13 +32,13 @@ export function fieldMessages(error: z.ZodError): Record<string, string> {
 
 /**
  * What a form sent.
- * @param what - the words for all of it, such as "These readings"
+ * @param what - words for it where no field of it is on the screen, such as "These readings"
  * @returns it, or the refusal: at each field what is wrong there, and once that nothing was saved
  */
 export function readSent<T extends z.ZodType>(
   schema: T,
   value: unknown,
-  what = "This",
+  what?: string,
 ): { ok: true; sent: z.output<T> } | { ok: false; answer: ReturnType<typeof refused> } {
   const parsed = schema.safeParse(value, { error: boundWords });
   if (parsed.success) return { ok: true, sent: parsed.data };
@@ -47,7 +47,9 @@ export function readSent<T extends z.ZodType>(
     ok: false,
     answer: refused({
       fields: fieldMessages(parsed.error),
-      message: `${what} cannot be read. ${words} Nothing was saved.`,
+      // The field may be out of sight where it was saved from.
+      message:
+        what === undefined ? `Not saved: ${words}` : `${what} cannot be read. ${words} Nothing was saved.`,
     }),
   };
 }

@@ -89,7 +89,7 @@ describe("instruments by name", () => {
   it.each([
     ["nothing", "reader", "   ", "1 to 40 signs"],
     ["too much", "reader", "x".repeat(41), "1 to 40 signs"],
-    ["an unknown kind", "oracle", "Nine", "Invalid"],
+    ["an unknown kind", "oracle", "Nine", "Choose one"],
   ])("refuse %s", async (_, kind, given, words) => {
     const { status, data } = answerOf(await name("nameInstrument", kind, given));
     expect(status).toBe(400);

@@ -191,7 +191,14 @@ describe("exporting and importing", () => {
       if (writes === 2) throw quotaError();
       return setItem(key, value);
     });
-    const days = [build(), { ...look("0001", "09:00"), at: at("09:00", "2026-05-24") }];
+    // More than one record holds: the second is what fails.
+    const days = [
+      build(),
+      ...Array.from({ length: 800 }, (_, i) => ({
+        ...look(String(1000 + i), "09:00"),
+        at: at("09:00", i < 400 ? "2026-05-24" : "2026-05-25"),
+      })),
+    ];
     expect(await importRigs([{ header: other, entries: days }])).toMatchObject({
       ok: false,
       problem: { reason: "full" },

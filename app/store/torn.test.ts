@@ -39,8 +39,19 @@ function killAt(n: number): () => boolean {
 
 const NAMED = async (): Promise<number> => (await database.keys()).filter(isDayKey).length;
 
+/** Forty days with the rig's own, each with a record of its own. */
+async function longKept(): Promise<void> {
+  await freshRig();
+  for (let n = 0; n < 39; n += 1) await append(RIG, onDay(n));
+}
+const onDay = (n: number) => ({
+  ...look(String(2000 + n), "09:00"),
+  at: at("09:00", new Date(Date.UTC(2026, 5, 1 + n)).toISOString().slice(0, 10)),
+});
+
 describe.each([
   ["a save", () => append(RIG, look("0009", "10:00"))],
+  ["a save that binds old days", () => append(RIG, onDay(39)), longKept],
   [
     "an import of two rigs of several days, one of them new",
     () =>
@@ -50,39 +61,43 @@ describe.each([
       ]),
   ],
   ["a deletion", () => removeRig(RIG)],
-])("%s, cut short at every write there is", (_, work) => {
-  afterEach(() => jest.restoreAllMocks());
+] as [string, () => Promise<unknown>, (() => Promise<void>)?][])(
+  "%s, cut short at every write there is",
+  (_, work, prepare = freshRig) => {
+    afterEach(() => jest.restoreAllMocks());
 
-  it("leaves all or nothing, and nothing lying about", async () => {
-    await freshRig();
-    const before = await book();
-    await work();
-    const after = await book();
-    expect(after).not.toBe(before);
-    const wanted = new Map([
-      [before, 1],
-      [after, await NAMED()],
-    ]);
-    let killed = true;
-    const seen = new Set<string>();
-    for (let n = 1; killed; n += 1) {
-      await freshRig();
-      const wasKilled = killAt(n);
+    it("leaves all or nothing, and nothing lying about", async () => {
+      await prepare();
+      const before = await book();
+      const namedBefore = await NAMED();
       await work();
-      jest.restoreAllMocks();
-      killed = wasKilled();
-      closeBook();
-      const now = await book();
-      seen.add(now);
-      expect([before, after]).toContain(now);
-      expect(await NAMED()).toBe(wanted.get(now));
-      // Done again it is there once, and once only.
-      await work();
-      expect(await book()).toBe(after);
-    }
-    expect(seen).toEqual(new Set([before, after]));
-  });
-});
+      const after = await book();
+      expect(after).not.toBe(before);
+      const wanted = new Map([
+        [before, namedBefore],
+        [after, await NAMED()],
+      ]);
+      let killed = true;
+      const seen = new Set<string>();
+      for (let n = 1; killed; n += 1) {
+        await prepare();
+        const wasKilled = killAt(n);
+        await work();
+        jest.restoreAllMocks();
+        killed = wasKilled();
+        closeBook();
+        const now = await book();
+        seen.add(now);
+        expect([before, after]).toContain(now);
+        expect(await NAMED()).toBe(wanted.get(now));
+        // Done again it is there once, and once only.
+        await work();
+        expect(await book()).toBe(after);
+      }
+      expect(seen).toEqual(new Set([before, after]));
+    });
+  },
+);
 
 describe("records that cannot all be switched, and cannot be put back either", () => {
   it("are carried out at the next visit, with all that they name", async () => {

@@ -52,7 +52,7 @@ interface KeyProblem {
   readonly reason: "dangerousKey" | "tooDeep";
 }
 
-/** Looks without calling itself: a file nested thousands deep must not end the program that reads it. */
+/** Where in the file it is, once {@link isDangerous} has said that there is something. */
 function keyProblem(root: unknown): KeyProblem | undefined {
   const left: { value: unknown; path: string; depth: number }[] = [{ value: root, path: "", depth: 0 }];
   for (let next = left.pop(); next; next = left.pop()) {
@@ -70,6 +70,25 @@ function keyProblem(root: unknown): KeyProblem | undefined {
     }
   }
   return undefined;
+}
+
+/** Looks without calling itself: a file nested thousands deep must not end the program that reads it. */
+function isDangerous(root: unknown): boolean {
+  let level: object[] = typeof root === "object" && root !== null ? [root] : [];
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > DEEPEST) return true;
+    const deeper: object[] = [];
+    for (const value of level) {
+      const named = !Array.isArray(value);
+      for (const key of Object.keys(value)) {
+        if (named && DANGEROUS.has(key)) return true;
+        const item = (value as Record<string, unknown>)[key];
+        if (typeof item === "object" && item !== null) deeper.push(item);
+      }
+    }
+    level = deeper;
+  }
+  return false;
 }
 
 /** `["rigs", 0, "entries", 3]` as `rigs[0].entries[3]` */
@@ -128,7 +147,7 @@ export function readLogFile(text: string): FileRead {
       `This file is not JSON (${json.message}). Choose a file that Tamis exported.`,
     );
   const raw = json.value;
-  const danger = keyProblem(raw);
+  const danger = isDangerous(raw) ? keyProblem(raw) : undefined;
   if (danger)
     return failed(
       danger.reason,

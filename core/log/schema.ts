@@ -304,7 +304,7 @@ export type EntryKind = Entry["kind"];
 /** The format's number; raise it together with a migration in migrations.ts. */
 export const LOG_VERSION = 4;
 
-/** A day as it is stored: one key, one atomic write. */
+/** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({
   version: z.literal(LOG_VERSION),
   revision: z.int().min(1),

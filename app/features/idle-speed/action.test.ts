@@ -31,7 +31,7 @@ describe("idle speed and pump", () => {
     ["idleSpeed", "12", "300 to 8000"],
     ["spareIdleSpeed", "1250", "below the idle of 1200"],
     ["pump", "-1", "0 to 20"],
-    ["horn", "1", "cannot be read"],
+    ["horn", "1", "Choose one"],
   ])("refuses %s at %s", async (what, figure, words) => {
     expect(await refused(() => idleSpeed(posted({ what, figure })))).toContain(words);
   });
