@@ -1,7 +1,8 @@
 /** Expected failures of the browser's storage, as values with words a tuner can act on. */
 
 export interface StoreProblem {
-  readonly reason: "full" | "unavailable" | "brokenOff" | "unreadable" | "newer" | "conflict" | "missing";
+  readonly reason:
+    "full" | "unavailable" | "brokenOff" | "unreadable" | "newer" | "conflict" | "missing" | "refused";
   readonly message: string;
 }
 

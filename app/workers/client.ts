@@ -7,7 +7,7 @@ import type { Reduced } from "#core/logger/reduce.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import { startOnDemand, WorkerFailure } from "./on-demand.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
-import type { Answer, FilesApi, JudgeApi, LoggerApi, LogRead, Photo } from "./protocol.ts";
+import type { Answer, FilesApi, JudgeApi, LoggerApi, Photo } from "./protocol.ts";
 
 /** The address of the judge: built anew it has another one, so it names what its answers came from. */
 export const JUDGE: string = judgeAddress;
@@ -28,7 +28,6 @@ export function valueOf<T>(answer: Answer<T>): T {
 }
 
 export const files = {
-  readLog: (file: Blob): Promise<LogRead> => filing.call(async (remote) => await remote.readLog(file)),
   writeLog: async (file: LogFile, photos: readonly Photo[]): Promise<Blob> =>
     valueOf(await filing.call(async (remote) => await remote.writeLog(file, photos))),
   shrinkPhoto: async (file: Blob): Promise<SmallPhoto> =>

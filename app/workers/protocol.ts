@@ -79,7 +79,6 @@ export interface LoggerApi {
 
 export interface FilesApi {
   /** Reads and checks an exported log; builds that no machine can be are refused too. */
-  readLog(file: Blob): Promise<LogRead>;
   writeLog(file: LogFile, photos: readonly Photo[]): Answer<Blob>;
   shrinkPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
   /** Keeps a photo for {@link readTone}; the newest only. */

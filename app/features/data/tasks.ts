@@ -2,15 +2,10 @@ import { data } from "react-router";
 import * as z from "zod";
 import { RigId } from "#core/log/schema.ts";
 import { refused } from "#app/journal/save.ts";
-import {
-  keepBrought,
-  NamedInstrument,
-  readInstrumentNames,
-  writeInstrumentNames,
-} from "#app/store/instruments.ts";
+import { NamedInstrument, readInstrumentNames, writeInstrumentNames } from "#app/store/instruments.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
-import { importRigs } from "#app/store/merge.ts";
-import { files } from "#app/workers/client.ts";
+import { failed } from "#app/store/failure.ts";
+import { importInWorker } from "#app/store/importing.ts";
 
 export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
 
@@ -24,12 +19,11 @@ export const Tasks = z.discriminatedUnion("intent", [
 
 export async function importFile(file: Blob) {
   if (file.size === 0) return refused({ message: "Choose a file first: this one is empty." });
-  const read = await files.readLog(file);
-  if (!read.ok) return refused({ message: read.problem.message });
-  const merged = await importRigs(read.file.rigs, read.photos);
-  if (!merged.ok) return refused({ message: merged.problem.message }, 409);
-  for (const { header, instruments } of read.file.rigs)
-    if (instruments) await keepBrought(header.id, instruments);
+  const merged = await importInWorker(file).catch((error: unknown) =>
+    failed("refused", error instanceof Error ? error.message : "The import broke off. Try again."),
+  );
+  if (!merged.ok)
+    return refused({ message: merged.problem.message }, merged.problem.reason === "refused" ? 400 : 409);
   const { rigs, entries } = merged.value;
   const said =
     entries === 0
