@@ -1,8 +1,12 @@
 /** How Debian's Chromium is started here, and how the built app is served: for tests, bench and pictures. */
 import { spawn, type ChildProcess } from "node:child_process";
+import { existsSync } from "node:fs";
 
 export const LAUNCH = {
-  executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
+  executablePath:
+    process.env["CHROMIUM"] ??
+    ["/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find((path) => existsSync(path)) ??
+    "chromium",
   args: [
     "--no-sandbox",
     "--disable-gpu",

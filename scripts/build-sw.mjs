@@ -1,11 +1,19 @@
-// Runs after the build: puts the policy into the page, then writes build/client/sw.js with every built file in its precache, so that after
+// Runs after the build: puts the screens' files and the policy into the page, then writes build/client/sw.js with every built file in its precache, so that after
 // one visit the app opens with no signal at all.
-import { readFileSync, writeFileSync } from "node:fs";
+import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
 import { withPolicy } from "./csp.mjs";
+import { withPreload } from "./preload.ts";
 
 const page = "build/client/index.html";
-writeFileSync(page, withPolicy(readFileSync(page, "utf8")));
+const [manifestName] = readdirSync("build/client/assets").filter((name) => /^manifest-.*\.js$/.test(name));
+const manifest = JSON.parse(
+  readFileSync(`build/client/assets/${manifestName}`, "utf8")
+    .replace(/^[^=]*=/, "")
+    .replace(/;\s*$/, ""),
+);
+// The policy comes last: it names what else is written into the page.
+writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest)));
 
 const { count, size, warnings } = await generateSW({
   globDirectory: "build/client",

@@ -79,19 +79,25 @@ export function ensureModules() {
 function findChromium() {
   return [
     process.env.CHROMIUM,
+    // The same browser without a window to draw: it starts and runs a third quicker.
+    "/usr/bin/chromium-headless-shell",
     "/usr/bin/chromium",
     "/usr/bin/chromium-browser",
     "/usr/bin/google-chrome",
   ].find((path) => path && existsSync(path));
 }
 
+const aptHas = (name) => spawnSync("apt-cache", ["show", name], { stdio: "ignore" }).status === 0;
+
 /** The browser for the end-to-end tests: the one there is, else Debian's through apt where we may. */
 export function ensureChromium() {
   if (!findChromium() && process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
     step("Update package lists", "apt-get", ["update", "-qq"]);
-    step("Install Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
-      DEBIAN_FRONTEND: "noninteractive",
-    });
+    for (const name of ["chromium-headless-shell", "chromium"])
+      if (!findChromium() && aptHas(name))
+        step("Install Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", name], {
+          DEBIAN_FRONTEND: "noninteractive",
+        });
   }
   const path = findChromium();
   if (!path) {
@@ -103,7 +109,7 @@ export function ensureChromium() {
 
 export const BUILD = [
   ["Build", bin("react-router"), ["build"], { VITE_DEMO: "1" }],
-  ["Build service worker", process.execPath, ["scripts/build-sw.mjs"]],
+  ["Build service worker", bin("tsx"), ["scripts/build-sw.mjs"]],
 ];
 
 export function buildApp() {

@@ -1,0 +1,72 @@
+/**
+ * The page is the same for every address, so it knows no screen's files: one would be asked for after the other. What the
+ * build says of its routes goes into the page as a small table; by its address the page asks for all at once.
+ */
+
+interface BuiltRoute {
+  readonly id: string;
+  readonly parentId?: string;
+  readonly path?: string;
+  readonly module: string;
+  readonly clientLoaderModule?: string;
+  readonly imports?: readonly string[];
+  readonly css?: readonly string[];
+}
+
+/** What the router's build writes beside its files. */
+export interface Manifest {
+  readonly routes: Readonly<Record<string, BuiltRoute>>;
+}
+
+interface Screen {
+  /** of its address; one that begins with a colon stands for any */
+  readonly segments: readonly string[];
+  readonly files: readonly string[];
+}
+
+const filesOf = ({ module, clientLoaderModule, imports = [], css = [] }: BuiltRoute): string[] => [
+  module,
+  ...(clientLoaderModule === undefined ? [] : [clientLoaderModule]),
+  ...imports,
+  ...css,
+];
+
+/** @returns for each screen what it needs and the page does not ask for itself */
+export function screenFiles({ routes }: Manifest, html: string): Screen[] {
+  const linked = new Set([...html.matchAll(/href="([^"]+)"/g)].map(([, href]) => href));
+  const chainOf = (route: BuiltRoute | undefined): BuiltRoute[] =>
+    route === undefined ? [] : [...chainOf(routes[route.parentId ?? ""]), route];
+  const parents = new Set(Object.values(routes).map(({ parentId }) => parentId));
+  return Object.values(routes)
+    .filter(({ id, path }) => !parents.has(id) && path !== "*")
+    .map((leaf) => {
+      const chain = chainOf(leaf);
+      return {
+        segments: chain.flatMap(({ path = "" }) => path.split("/")).filter((one) => one !== ""),
+        files: [...new Set(chain.flatMap(filesOf))].filter((file) => !linked.has(file)),
+      };
+    });
+}
+
+/** Runs in the page before anything else of it; `files` and `screens` come before it. */
+const ASK = `
+const here = location.pathname.split("/").filter(Boolean);
+const fits = ([segments]) =>
+  segments.length === here.length && segments.every((one, i) => one[0] === ":" || one === here[i]);
+for (const i of (screens.find(fits) ?? ["", []])[1]) {
+  const link = document.createElement("link");
+  const style = files[i].split("#")[0].endsWith(".css");
+  link.rel = style ? "preload" : "modulepreload";
+  if (style) link.as = "style";
+  link.href = files[i];
+  document.head.append(link);
+}`;
+
+/** @returns the page with the table and what asks by it */
+export function withPreload(html: string, manifest: Manifest): string {
+  const screens = screenFiles(manifest, html);
+  const files = [...new Set(screens.flatMap((screen) => screen.files))];
+  const table = screens.map(({ segments, files: own }) => [segments, own.map((file) => files.indexOf(file))]);
+  const script = `{const files=${JSON.stringify(files)},screens=${JSON.stringify(table)};${ASK}}`;
+  return html.replace("</head>", () => `<script>${script}</script></head>`);
+}
