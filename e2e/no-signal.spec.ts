@@ -8,7 +8,7 @@ import { serveBuild } from "./browser.ts";
 const ROUTES: [string, RegExp | string][] = [
   ["/", "Paddock"],
   [RIG, /The plan for this stop/],
-  ["/new", "A new rig"],
+  ["/new", "What is it?"],
   [`${RIG}/build`, "The rig"],
   [`${RIG}/air`, "The air where the engine breathes"],
   [`${RIG}/look?zone=mid`, "What did you see?"],

@@ -6,7 +6,7 @@ const SCREENS = [
   { path: "/", title: "Paddock" },
   { path: RIG, title: /The plan for this stop/ },
   { path: `${RIG}/build`, title: "The rig" },
-  { path: "/new", title: "A new rig" },
+  { path: "/new", title: "What is it?" },
   { path: `${RIG}/needle`, title: "The needle in its jet" },
   { path: `${RIG}/box`, title: "The jet box" },
   { path: `${RIG}/base`, title: "Base sheet" },

@@ -9,6 +9,7 @@ import { clientAction as look } from "./look/route.tsx";
 import { clientAction as base } from "./rig/base/route.tsx";
 import { clientAction as box } from "./rig/box/route.tsx";
 import { clientAction as describe_ } from "./rig/described/route.tsx";
+import { usualKnown } from "./rig/new/known.ts";
 import { clientAction as newRig } from "./rig/new/route.tsx";
 import { clientAction as school } from "./rig/schools/route.tsx";
 import { clientAction as teardown } from "./rig/teardown/route.tsx";
@@ -77,7 +78,7 @@ const CASES: Case[] = [
     "why",
     "2000 signs",
   ],
-  ["a rig’s name", newRig, () => sent({ name: NOVEL, plate: "27", build: ENDURO_BUILD }), "name", "60"],
+  ["a first rig’s bore", newRig, () => sent({ ...usualKnown("kart"), boreMm: NOVEL }), "boreMm", "40 signs"],
   ["a box of giants", box, () => sent({ box: { ...ENDURO_BUILD.box, mains: [5000] } }), "mains", "999"],
   ["a school that is none", school, () => sent({ order: "backwards" }), "what", "Choose"],
   ["how tight", teardown, () => asForm({ ...STEP, torque: NOVEL }), "torque", "60 signs"],

@@ -139,6 +139,22 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
   return saved;
 }
 
+/** Another name and plate; the log stays as it is. */
+export function renameRig(rigId: string, face: Pick<Header, "name" | "plate">): Promise<Stored<null>> {
+  return writing(async () => {
+    const loaded = (await rigIds()).includes(rigId) ? await load(rigId) : missing(rigId);
+    if (!loaded.ok) return loaded;
+    const { log, index } = loaded.value;
+    await commit([
+      { key: headerKey(rigId), value: Header.parse({ ...log.header, ...face }) },
+      // What was read of it is read again, here and in other tabs.
+      { key: indexKey(rigId), value: { ...index, revision: index.revision + 1 } },
+    ]);
+    tellOtherTabs(rigId);
+    return stored(null);
+  });
+}
+
 /** What {@link importRigs} builds on. */
 export async function loadForMerge(rigId: string): Promise<Stored<Known | undefined>> {
   if (!(await rigIds()).includes(rigId)) return stored(undefined);

@@ -6,7 +6,15 @@ import { TARGET_LAMBDA } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";
 import { assumablePaths } from "./assumed.ts";
 
-export const STARTING_KINDS = ["twoStrokeBike", "fourStrokeAtv", "kart", "methanolRacer"] as const;
+export const STARTING_KINDS = [
+  "twoStrokeBike",
+  "fourStrokeAtv",
+  "kart",
+  "childTwoStroke",
+  "methanolRacer",
+  "twin",
+  "four",
+] as const;
 export type StartingKind = (typeof STARTING_KINDS)[number];
 
 const STANDARD_DAY = { temperatureK: 288.15, pressurePa: 101_325, relativeHumidity: 0.5 };
@@ -119,11 +127,59 @@ const RACER: Build = {
   usage: { idle: 10, low: 10, mid: 20, top: 60 },
 };
 
+/** A small machine for small riders: air-cooled, ridden half open most of the day. */
+const CHILD: Build = {
+  ...BIKE,
+  engine: { strokes: 2, cooling: "air", displacementCm3: 50, cylinders: 1, idleRpm: 1800, peakRpm: 8500 },
+  carburettor: {
+    ...BIKE.carburettor,
+    boreMm: 16,
+    slide: { kind: "manual", idleLiftMm: 1.2, cutawayMm: 3 },
+    needleJetMm: 2.1,
+    needle: needle(1.98),
+    fuelDropMm: 8,
+  },
+  baseline: {
+    setting: { pilot: 42, screwTurns: 1.5, clip: 3, main: 80, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
+  box: { pilots: [40, 42, 45], mains: range(75, 87.5, 2.5), shimsMm: [] },
+  usage: { idle: 15, low: 30, mid: 40, top: 15 },
+};
+
+/** Vacuum slides, one carburettor a cylinder, all on one shaft. */
+const TWIN: Build = {
+  ...ATV,
+  machine: "motorcycle",
+  engine: { ...ATV.engine, displacementCm3: 250, cylinders: 2, idleRpm: 1200, peakRpm: 8000 },
+  carburettor: { ...ATV.carburettor, boreMm: 32, needle: needle(2.48) },
+  carburettors: 2,
+  baseline: {
+    setting: { pilot: 38, screwTurns: 2.25, clip: 3, main: 120, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
+  box: { pilots: [35, 38, 40], mains: range(110, 130, 2.5), shimsMm: [] },
+  usage: { idle: 15, low: 35, mid: 40, top: 10 },
+};
+
+const FOUR: Build = {
+  ...TWIN,
+  engine: { ...TWIN.engine, cooling: "liquid", displacementCm3: 150, cylinders: 4, peakRpm: 11_000 },
+  carburettor: { ...TWIN.carburettor, boreMm: 34 },
+  carburettors: 4,
+  targetLambda: TARGET_LAMBDA.fourStrokeLiquid,
+};
+
 const STARTING: Readonly<Record<StartingKind, Build>> = {
   twoStrokeBike: BIKE,
   fourStrokeAtv: ATV,
   kart: KART,
+  childTwoStroke: CHILD,
   methanolRacer: RACER,
+  twin: TWIN,
+  four: FOUR,
 };
 
 /** @returns usual values, all of them marked as assumed */

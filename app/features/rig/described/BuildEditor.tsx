@@ -7,29 +7,19 @@ import { BuildForm } from "./form.ts";
 import { buildTexts, type BuildTexts } from "./texts.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
-import {
-  BaselineSection,
-  BoxSection,
-  MachineSection,
-  PlugSection,
-  RidingSection,
-  RulesSection,
-} from "./sections.tsx";
+import { BaselineSection, MachineSection, PlugSection, RidingSection, RulesSection } from "./sections.tsx";
 
 interface BuildEditorProps {
   readonly start: Build;
   readonly saveWords: string;
   readonly saving: boolean;
   readonly onSave: (build: Build) => void;
-  /** what stands above the fields and below them */
-  readonly before?: ReactNode;
+  /** what stands below the fields */
   readonly after?: ReactNode;
-  /** the box too: later it has a screen of its own */
-  readonly withBox?: boolean;
 }
 
 /** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
-export function BuildEditor({ start, saveWords, saving, onSave, before, after, withBox }: BuildEditorProps) {
+export function BuildEditor({ start, saveWords, saving, onSave, after }: BuildEditorProps) {
   const form = useForm<BuildTexts, unknown, Build>({
     resolver: zodResolver(BuildForm),
     defaultValues: buildTexts(start),
@@ -39,11 +29,9 @@ export function BuildEditor({ start, saveWords, saving, onSave, before, after, w
   return (
     <FormProvider {...form}>
       <form className="stack wider" noValidate onSubmit={(event) => void form.handleSubmit(onSave)(event)}>
-        {before}
         <MachineSection />
         <CarburettorsEditor start={start} />
         <BaselineSection />
-        {withBox && <BoxSection />}
         <PlugSection />
         <RulesSection />
         <RidingSection />

@@ -1,11 +1,11 @@
 import { air, build, fit, look } from "../../../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
-import { startingBuild } from "#core/rig/starting-builds.ts";
 import { advise } from "#core/advice/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { append } from "#app/store/rig-log.ts";
 import { RIG, answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
 import { database } from "#app/store/database.ts";
+import { usualKnown } from "../new/known.ts";
 import { clientAction as makeRig } from "../new/route.tsx";
 import { clientAction as describeRig } from "./route.tsx";
 import { clientAction as tap, clientLoader as openRigScreen } from "#app/frame/route.tsx";
@@ -18,31 +18,64 @@ describe("describing a rig", () => {
     const request = new Request("http://localhost/new", { method: "POST", body: JSON.stringify(body) });
     return { request, params: { rigId }, context: {} } as never;
   };
-  const newRig = { name: "Farm hack", plate: "7", build: startingBuild("fourStrokeAtv") };
+  const newRig = { ...usualKnown("fourStrokeAtv"), means: ["plug", "idleBench"] };
   const bent = { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needleJetMm: 2.5 } };
 
   it("makes a rig with its first entry and opens it", async () => {
     const { status, location } = answerOf(await makeRig(sent(newRig)));
     expect(status).toBe(302);
     const made = await openRigScreen({ params: { rigId: location?.replace("/rigs/", "") ?? "" } } as never);
-    expect(made).toMatchObject({ log: { header: { name: "Farm hack", plate: "7" } }, fitted: { main: 140 } });
+    expect(made).toMatchObject({
+      log: { header: { name: "400 four-stroke", plate: "1" } },
+      fitted: { main: 140 },
+      present: { schools: { lookWith: ["plug", "idleBench"] }, air: undefined },
+    });
   });
 
-  it("asks for name and plate, and refuses a machine that cannot be, leaving no rig behind", async () => {
+  it("takes today's air, where it was typed, for that of what is right and for today's", async () => {
+    const typed = { ...newRig, airOf: "today", temperature: "30", elevation: "1200" };
+    const { location } = answerOf(await makeRig(sent(typed)));
+    const rigId = location?.replace("/rigs/", "") ?? "";
+    const { present, build: made } = await openRigScreen({ params: { rigId } } as never);
+    expect(present.air).toMatchObject({
+      temperatureK: 303.15,
+      elevationM: 1200,
+      pressure: { kind: "standard" },
+    });
+    expect(made.baseline.air.pressurePa).toBeCloseTo(87_716, -2);
+    expect(made.assumed).not.toContain("baseline.air.temperatureK");
+  });
+
+  it("gives each new rig a plate of its own, and takes another name and plate later", async () => {
+    const first = answerOf(await makeRig(sent(newRig))).location?.replace("/rigs/", "") ?? "";
+    const second = answerOf(await makeRig(sent(newRig))).location?.replace("/rigs/", "") ?? "";
+    const faceOf = async (rigId: string) => (await openRigScreen({ params: { rigId } } as never)).log.header;
+    expect([(await faceOf(first)).plate, (await faceOf(second)).plate]).toEqual(["1", "2"]);
+    await describeRig(sent({ face: { name: "Farm hack", plate: "F7" } }, first));
+    expect(await faceOf(first)).toMatchObject({ name: "Farm hack", plate: "F7" });
+    expect(
+      (await refusal(() => describeRig(sent({ face: { name: " ", plate: "12345" } }, first)))).fields,
+    ).toMatchObject({
+      name: expect.stringContaining("Give it a name") as string,
+      plate: expect.stringContaining("4 signs") as string,
+    });
+  });
+
+  it.each([
+    ["a bore of no throttle", { boreMm: "3" }, "boreMm", "at least 8"],
+    ["jets the wrong way round", { pilot: "200" }, "pilot", "finer one"],
+    ["a size that is none", { displacementCm3: "big" }, "displacementCm3", "“big” is not a number"],
+    ["an air that was not typed", { airOf: "today" }, "temperature", "A temperature in °C"],
+    [
+      "a height above all mountains",
+      { airOf: "today", temperature: "20", elevation: "9000" },
+      "elevation",
+      "5500",
+    ],
+  ])("refuses %s at its field, leaving no rig behind", async (_, change, field, words) => {
     const keys = await database.keys();
-    expect(answerOf(await makeRig(sent({ ...newRig, name: " ", plate: "12345" })))).toMatchObject({
-      status: 400,
-      data: {
-        fields: {
-          name: expect.stringContaining("Give it a name") as string,
-          plate: expect.any(String) as string,
-        },
-      },
-    });
-    expect(answerOf(await makeRig(sent({ ...newRig, build: bent })))).toMatchObject({
-      status: 400,
-      data: { message: expect.stringContaining("needle must be thinner") as string },
-    });
+    const { fields = {} } = await refusal(() => makeRig(sent({ ...newRig, ...change })));
+    expect(fields[field]).toContain(words);
     expect(await database.keys()).toEqual(keys);
   });
 

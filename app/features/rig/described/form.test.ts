@@ -50,16 +50,14 @@ describe("a rig as typed", () => {
     expect(BuildForm.parse(buildTexts(build))).toEqual(build);
   });
 
-  it("takes commas, fractions, units and ranges of sizes", () => {
+  it("takes commas, fractions and units", () => {
     const texts = buildTexts(ENDURO_BUILD);
     texts.carburettor.boreMm = "38,0";
     texts.baseline.setting.screwTurns = "1 3/4";
     texts.baseline.air.temperatureK = "59 °F";
-    texts.box.mains = "150 to 160 by 2.5; 165";
     const build = BuildForm.parse(texts);
     expect(build.baseline.setting.screwTurns).toBe(1.75);
     expect(build.baseline.air.temperatureK).toBeCloseTo(288.15, 6);
-    expect(build.box.mains).toEqual([150, 152.5, 155, 157.5, 160, 165]);
   });
 
   it("marks what is wrong with the second carburettor at the second carburettor", () => {
@@ -131,7 +129,6 @@ describe("a rig as typed", () => {
       "baseline.setting.clip",
       "whole number",
     ],
-    ["a box of words", (t: BuildTexts) => (t.box.mains = "150, big"), "box.mains", "“big” is no size"],
     [
       "a needle thicker than its jet",
       (t: BuildTexts) => (t.carburettor.needleJetMm = "2.5"),

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
+import { data, redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/route";
 import { WorkNameSchema } from "#core/log/epochs.ts";
@@ -9,7 +9,9 @@ import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts"
 import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BuildEditor } from "./BuildEditor.tsx";
+import { Face, NamePlate } from "./NamePlate.tsx";
 import { WhatChanged } from "./WhatChanged.tsx";
+import { renameRig } from "#app/store/rig-log.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -29,8 +31,18 @@ const Sent = z.object({
   seen: z.string().max(80).optional(),
 });
 
+async function rename(rigId: string, content: unknown) {
+  const read = readSent(Face, content);
+  if (!read.ok) return read.answer;
+  const kept = await renameRig(rigId, read.sent.face);
+  return kept.ok ? data({ renamed: true }) : refused({ message: kept.problem.message }, 507);
+}
+
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(Sent, await request.json(), "This rig");
+  const content: unknown = await request.json();
+  if (typeof content === "object" && content !== null && "face" in content)
+    return rename(params.rigId, content);
+  const read = readSent(Sent, content, "This rig");
   if (!read.ok) return read.answer;
   const { what, why, corrects, seen } = read.sent;
   const rig = await openRig(params.rigId);
@@ -89,6 +101,7 @@ export default function RigBuildRoute() {
           stays fitted.
         </p>
       </div>
+      <NamePlate />
       <BuildEditor
         start={build}
         saveWords="Save the rig"

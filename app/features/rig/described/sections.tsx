@@ -241,24 +241,6 @@ export function JetsSection({ at = "carburettor" }: { at?: CarburettorAt }) {
   );
 }
 
-/** For a new rig; later the box has a screen of its own. */
-export function BoxSection() {
-  return (
-    <Section title="The jet box" note="Sizes one by one, or a range in one go: 150 to 175 by 2.5.">
-      <div className={clsx(css["whole"], "stack")}>
-        <Measure name="box.pilots" label="Pilot jets in the box" wordy />
-        <Measure name="box.mains" label="Main jets in the box" wordy />
-        <Measure
-          name="box.shimsMm"
-          label="Heights of shims under the clip, mm"
-          hint="Empty if there are none, or the class forbids them."
-          wordy
-        />
-      </div>
-    </Section>
-  );
-}
-
 const SETTING_FIELDS = [
   ["pilot", "Pilot jet", undefined],
   ["screwTurns", "Screw", "turns out"],

@@ -11,7 +11,6 @@ import {
   spaced,
   typedNumber,
   typedQuantity,
-  typedSizes,
   variants,
   yesOrNo,
 } from "#app/ui/typed.ts";
@@ -89,12 +88,8 @@ const fields = z.object({
     }),
     proven: z.string(),
   }),
-  /** drilled jets and other families have a screen of their own */
-  box: z.object({
-    pilots: typedSizes(B.box.shape.pilots),
-    mains: typedSizes(B.box.shape.mains),
-    shimsMm: typedSizes(B.box.shape.shimsMm),
-  }),
+  /** it has a screen of its own */
+  box: asItWas<typeof B.box>(),
   rules: z.object({
     locked: spaced,
     noWashers: yesOrNo,
@@ -169,7 +164,7 @@ export function readBuild(
 
 /** @returns the form for a build, with the usual values waiting in the variants that are not chosen */
 export function buildTexts(build: Build): BuildTexts {
-  const { box, rules, others = [] } = build;
+  const { rules, others = [] } = build;
   return z.encode(fields, {
     sync: undefined,
     heat: undefined,
@@ -184,7 +179,6 @@ export function buildTexts(build: Build): BuildTexts {
       carburettor: opened(body),
       setting: right,
     })),
-    box: { pilots: box.pilots, mains: box.mains, shimsMm: box.shimsMm },
     rules: { locked: [], noWashers: false, onePlug: false, floatMm: undefined, ...rules },
     assumed: build.assumed ?? [],
   });

@@ -1,112 +1,96 @@
 import { useState } from "react";
-import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
-import * as z from "zod";
+import {
+  redirect,
+  useActionData,
+  useNavigate,
+  useNavigation,
+  useSearchParams,
+  useSubmit,
+} from "react-router";
 import type { Route } from "./+types/route";
-import { Build, type Entry } from "#core/log/schema.ts";
-import { checkBuild } from "#core/rig/check-build.ts";
-import { STARTING_KINDS, startingBuild, type StartingKind } from "#core/rig/starting-builds.ts";
-import { BuildEditor } from "../described/BuildEditor.tsx";
-import { TypedField } from "#app/ui/TypedField.tsx";
-import { Choice } from "#app/ui/Choice.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
-import { localInstant } from "#app/journal/clock.ts";
-import { newEntryId } from "#app/journal/entry-id.ts";
-import { modelRefusal, refused, type ActionProblem, readSent } from "#app/journal/save.ts";
-import { importRigs } from "#app/store/merge.ts";
-
-const Sent = z.object({
-  name: z.string().trim().min(1, "Give it a name, such as 250 enduro.").max(60, "At most 60 characters."),
-  plate: z.string().trim().min(1, "Give it a number of one to four signs.").max(4, "At most four signs."),
-  build: Build,
-});
+import { readSent, type ActionProblem } from "#app/journal/save.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+import { Known, readKnown, sized, STEP_FIELDS, STEPS, usualKnown, type Step } from "./known.ts";
+import { makeRig } from "./make-rig.ts";
+import { StepButtons, StepFields } from "./StepFields.tsx";
+import { STEP_TITLES } from "./words.ts";
 
 export const meta = () => [{ title: "A new rig · Tamis" }];
 
+export const clientLoader = async () => ({ preferences: await readPreferences() });
+
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const read = readSent(Sent, await request.json());
+  const read = readSent(Known, await request.json());
   if (!read.ok) return read.answer;
-  const { name, plate, build } = read.sent;
-  const refusal = modelRefusal(() => checkBuild(build));
-  if (refusal !== undefined) return refused({ message: refusal });
-  const id = newEntryId("build").replace("build:", "rig:");
-  const first: Entry = {
-    id: newEntryId("build"),
-    at: localInstant(),
-    kind: "build",
-    build,
-    reopens: [],
-    why: "Rig described",
-  };
-  const made = await importRigs([{ header: { id, name, plate }, entries: [first] }]);
-  return made.ok ? redirect(`/rigs/${id}`) : refused({ message: made.problem.message }, 507);
+  const made = await makeRig(read.sent, await readPreferences());
+  return made.ok ? redirect(`/rigs/${made.id}`) : made.answer;
 }
 
-const KIND_NAMES: Readonly<Record<StartingKind, string>> = {
-  twoStrokeBike: "Two-stroke bike",
-  fourStrokeAtv: "Four-stroke ATV",
-  kart: "Kart",
-  methanolRacer: "Methanol racer",
-};
-
-export default function NewRigRoute() {
+/** From nothing to a card in a minute and a half: one question a screen, what is usual stands there already. */
+export default function NewRigRoute({ loaderData: { preferences } }: Route.ComponentProps) {
+  const [known, setKnown] = useState(() => usualKnown("twoStrokeBike"));
+  const [asked, setAsked] = useState(false);
+  const [query] = useSearchParams();
+  const navigate = useNavigate();
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const answer = useActionData<ActionProblem>();
-  const [kind, setKind] = useState<StartingKind>("twoStrokeBike");
-  const [name, setName] = useState("");
-  const [plate, setPlate] = useState("");
-  const save = (build: Build) =>
-    void submit(JSON.stringify({ name, plate, build }), { method: "post", encType: "application/json" });
-  const fields = answer?.fields;
+  const step: Step = STEPS.find((name) => name === query.get("step")) ?? "kind";
+  const number = STEPS.indexOf(step);
+  const read = readKnown(known, preferences);
+  const problems = read.ok ? {} : read.fields;
+  const wrongHere = STEP_FIELDS[step].some((field) => problems[field] !== undefined);
+  // The way back is the browser's own: each step is an address, and what was typed stays.
+  const go = (to: Step) => {
+    setAsked(false);
+    void navigate(`?step=${to}`, { preventScrollReset: false });
+  };
+  const next = STEPS[number + 1];
+  const onNext = () => {
+    if (wrongHere) setAsked(true);
+    else if (next) go(next);
+    else void submit(known, { method: "post", encType: "application/json" });
+  };
   return (
     <div className="page">
       <PageHead />
       <main className="stack">
         <div>
-          <h1>A new rig</h1>
-          <p className="lead quiet">
-            Choose what is nearest: its usual values stand in the fields until you put your own measures
-            there, and are marked as assumed until then. None is a maker’s figure.
+          <h1>{STEP_TITLES[step]}</h1>
+          <p className="quiet flush" aria-live="polite">
+            A new rig, {number + 1} of {STEPS.length}. What is usual stands there until you type over it.
           </p>
         </div>
-        <BuildEditor
-          key={kind}
-          start={startingBuild(kind)}
-          withBox
-          saveWords="Make the rig"
-          saving={saving}
-          onSave={save}
-          before={
-            <section className="stack">
-              <Choice
-                label="Start from"
-                value={kind}
-                options={STARTING_KINDS.map((value) => ({ value, text: KIND_NAMES[value] }))}
-                onChange={setKind}
-              />
-              <div className="two">
-                <TypedField
-                  label="Name"
-                  value={name}
-                  onChange={(event) => setName(event.target.value)}
-                  problem={fields?.["name"]}
-                  hint="Such as 250 enduro."
-                />
-                <TypedField
-                  label="Number plate"
-                  value={plate}
-                  onChange={(event) => setPlate(event.target.value)}
-                  problem={fields?.["plate"]}
-                  hint="Its face in the paddock."
-                />
-              </div>
-            </section>
-          }
-          after={
-            <Problem message={answer?.message ?? (fields && "Name and number plate are wanted above.")} />
-          }
-        />
+        <form
+          className="form"
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            onNext();
+          }}
+        >
+          <StepFields
+            step={step}
+            known={known}
+            units={preferences}
+            problems={asked ? problems : {}}
+            onChange={(change) => setKnown(sized(known, change))}
+            onKind={(kind) => {
+              if (kind !== known.kind) setKnown(usualKnown(kind));
+              go("size");
+            }}
+          />
+          <Problem message={answer?.message} />
+          {step !== "kind" && (
+            <StepButtons
+              last={next === undefined}
+              saving={saving}
+              onBack={() => go(STEPS[number - 1] ?? "kind")}
+            />
+          )}
+        </form>
       </main>
     </div>
   );
