@@ -22,6 +22,9 @@ export async function openRig(page: Page, place = ""): Promise<void> {
 /** @returns the card's value of a part as shown: on the phone the handle, else the card itself */
 export async function cardText(page: Page): Promise<string> {
   const handle = page.getByRole("button", { name: "Open the card" });
+  // Only one of the two is there at a width, and neither before the first advice.
+  return handle.or(page.getByRole("complementary", { name: "The card" })).innerText();
+});
   const card = page.getByRole("complementary", { name: "The card" });
   return (await handle.isVisible()) ? handle.innerText() : card.innerText();
 }
