@@ -24,9 +24,6 @@ export async function cardText(page: Page): Promise<string> {
   const handle = page.getByRole("button", { name: "Open the card" });
   // Only one of the two is there at a width, and neither before the first advice.
   return handle.or(page.getByRole("complementary", { name: "The card" })).innerText();
-});
-  const card = page.getByRole("complementary", { name: "The card" });
-  return (await handle.isVisible()) ? handle.innerText() : card.innerText();
 }
 
 /** The enduro among the rigs on the Data page. */
