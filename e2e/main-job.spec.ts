@@ -154,23 +154,29 @@ test("another tab hears of a change here", async ({ page, context }) => {
 });
 
 test(
-  "a ride is told in three taps and a save, and Back from a ride leads there",
+  "a ride is told in three taps on Today, each kept at once, and undone in one",
   { tag: "@phone" },
   async ({ page }) => {
     await openRig(page);
-    await page.getByRole("main").getByRole("link", { name: "Back from a ride?" }).click();
-    await page.getByRole("button", { name: "Save this look" }).click();
-    await expect(page.getByText("Say of at least one zone how it pulled.")).toBeVisible();
-    const zone = (name: RegExp) => page.getByRole("group", { name });
-    await zone(/^Idle/).getByRole("button", { name: "Clean" }).click();
-    await zone(/^Middle/)
-      .getByRole("button", { name: "Clean" })
-      .click();
-    await zone(/^Top/).getByRole("button", { name: "Rich" }).click();
+    await page.getByRole("button", { name: "Back from a ride?" }).click();
+    const report = page.getByRole("region", { name: "How did it pull?" });
+    const say = (zone: RegExp, felt: string) =>
+      report.getByRole("group", { name: zone }).getByRole("button", { name: felt, exact: true }).click();
+    await say(/^Idle/, "Clean");
+    await say(/^Middle/, "Clean");
+    await say(/^Top/, "Lean");
+    await expect(page.getByText("Logged: top lean.")).toBeVisible();
+    await expect(page.getByText("top lean").filter({ visible: true }).first()).toBeVisible();
     await expectAccessible(page);
-    await page.getByRole("button", { name: "Save this look" }).click();
-    await page.waitForURL((url) => url.pathname === RIG);
-    await expect(page.getByText("idle clean, middle clean, top rich")).toBeVisible();
+    // Said otherwise it is said once; and all of it goes with one tap.
+    await say(/^Top/, "Rich");
+    await expect(page.getByText("Logged: top rich.")).toBeVisible();
+    await report.getByRole("button", { name: "Undo all of it" }).click();
+    await expect(report.getByRole("button", { name: "Undo all of it" })).toBeDisabled();
+    await say(/^Top/, "Rich");
+    await report.getByRole("button", { name: "Done" }).click();
+    await expect(report).toHaveCount(0);
+    await expect(page.getByText("top rich").filter({ visible: true }).first()).toBeVisible();
   },
 );
 

@@ -1,5 +1,5 @@
 /** Every test is run in the evening of the demo's last day, whatever the time it is run at. */
-import { test as base } from "@playwright/test";
+import { expect, test as base } from "@playwright/test";
 
 /** The demo's story is over by then, and its air is one of the same day. */
 export function evening(): Date {
@@ -8,7 +8,21 @@ export function evening(): Date {
   return now;
 }
 
-export const test = base.extend({
+/** A stopped server is no fault of the page's. */
+const NO_FAULT = /Failed to load resource|net::ERR_/;
+
+export const test = base.extend<{ mayBreak: boolean }>({
+  /** whether the test itself breaks something: else an error that nobody sees fails it */
+  mayBreak: [false, { option: true }],
+  page: async ({ page, mayBreak }, use) => {
+    const heard: string[] = [];
+    page.on("pageerror", (error) => heard.push(error.message));
+    page.on("console", (said) => {
+      if (said.type() === "error" && !NO_FAULT.test(said.text())) heard.push(said.text());
+    });
+    await use(page);
+    if (!mayBreak) expect(heard).toEqual([]);
+  },
   context: async ({ context }, use) => {
     await context.clock.setSystemTime(evening());
     await use(context);

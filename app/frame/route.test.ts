@@ -1,6 +1,6 @@
 import { air, build, fit, look } from "../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
-import { RIG, dayAs, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { RIG, answerOf, dayAs, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
 import { clientAction as tap, clientLoader as openRigScreen } from "./route.tsx";
 
 beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
@@ -30,7 +30,31 @@ describe("taps", () => {
     expect(entries.at(-1)).toMatchObject({ kind: "note", text: "Dusty." });
   });
 
+  it("tell a ride zone by zone, say one otherwise, and take all of it back", async () => {
+    const felt = async () =>
+      fold(await logged()).looks.map(({ entry }) =>
+        entry.reading.type === "rideReport" ? entry.reading.felt : undefined,
+      );
+    const ride = async (fields: Record<string, string>) => {
+      const { data } = answerOf(await tap(posted({ intent: "ride", ...fields }))) as {
+        data: { logged: string[] };
+      };
+      return data.logged[0] ?? "";
+    };
+    const top = await ride({ zone: "top", felt: "rich" });
+    const mid = await ride({ zone: "mid", felt: "clean" });
+    expect(await felt()).toEqual([{ top: "rich" }, { mid: "clean" }]);
+    const again = await ride({ zone: "top", felt: "lean", replaces: top });
+    expect(await felt()).toEqual([{ mid: "clean" }, { top: "lean" }]);
+    await tap(posted({ intent: "strikeAll", strikes: JSON.stringify([mid, again]), why: "" }));
+    expect(await felt()).toEqual([]);
+  });
+
   it.each([
+    [{ intent: "ride", zone: "attic", felt: "rich" }, "Choose one"],
+    [{ intent: "ride", zone: "top", felt: "fizzy" }, "Choose one"],
+    [{ intent: "strikeAll", strikes: "[]", why: "" }, "What is struck through cannot be read"],
+    [{ intent: "strikeAll", strikes: "all", why: "" }, "cannot be read"],
     [{ intent: "note", text: "  " }, "Write a note first."],
     [{ intent: "fit", because: "advice", changes: "[]" }, "cannot be read"],
     [

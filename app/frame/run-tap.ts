@@ -2,19 +2,25 @@
 import { data } from "react-router";
 import * as z from "zod";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
+import { FELT } from "#core/log/readings/ride-report.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { logEntries, refusalOfFit, refused, type Content, readSent } from "#app/journal/save.ts";
 
-/** A hidden field that carries a small record. */
-const json = <T extends z.ZodType>(schema: T) =>
+/**
+ * A hidden field that carries a small record.
+ * @param refusal - what is said where it cannot be read
+ */
+const json = <T extends z.ZodType>(schema: T, refusal: string) =>
   z.string().transform((text, ctx): z.output<T> => {
     const parsed = schema.safeParse(parsedJson(text));
     if (parsed.success) return parsed.data;
-    ctx.addIssue({ code: "custom", message: "What was fitted cannot be read. Type it under Change." });
+    ctx.addIssue({ code: "custom", message: refusal });
     return z.NEVER;
   });
+
+const FIT_LOST = "What was fitted cannot be read. Type it under Change.";
 
 function parsedJson(text: string): unknown {
   try {
@@ -28,8 +34,8 @@ const Taps = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("fit"),
     because: z.enum(["advice", "putBack"]),
-    changes: json(z.array(Change).min(1).max(30)),
-    advised: json(FitEntry.shape.advised.unwrap()).optional(),
+    changes: json(z.array(Change).min(1).max(30), FIT_LOST),
+    advised: json(FitEntry.shape.advised.unwrap(), FIT_LOST).optional(),
   }),
   z.object({
     intent: z.literal("compared"),
@@ -38,6 +44,18 @@ const Taps = z.discriminatedUnion("intent", [
     putBack: z.enum(["yes", "no"]),
   }),
   z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
+  z.object({
+    intent: z.literal("strikeAll"),
+    strikes: json(z.array(EntryId).min(1).max(8), "What is struck through cannot be read."),
+    why: z.string().max(200),
+  }),
+  z.object({
+    intent: z.literal("ride"),
+    zone: ZoneName,
+    felt: z.enum(FELT),
+    /** what was said of this zone a moment ago */
+    replaces: EntryId.optional(),
+  }),
   z.object({
     intent: z.literal("override"),
     reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
@@ -88,6 +106,18 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
       const { fault, is, cylinder } = tap;
       return [{ kind: "fault", fault, is, ...(cylinder !== undefined && { cylinder }), note: "" }];
     }
+    case "ride": {
+      const { zone, felt, replaces } = tap;
+      const look = {
+        kind: "look" as const,
+        reading: { type: "rideReport" as const, felt: { [zone]: felt } },
+      };
+      return replaces === undefined
+        ? [look]
+        : [look, { kind: "strike", strikes: replaces, why: "Said otherwise" }];
+    }
+    case "strikeAll":
+      return tap.strikes.map((strikes) => ({ kind: "strike" as const, strikes, why: tap.why }));
     case "strike":
       return [{ kind: "strike", strikes: tap.strikes, why: tap.why }];
     case "note":

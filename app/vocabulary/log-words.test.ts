@@ -151,7 +151,8 @@ describe("words of the rig", () => {
   it("ask at every step of a teardown, with a unit where a number goes into the rig", () => {
     for (const step of TEARDOWN_STEPS) {
       const { title, how, refit } = TEARDOWN_WORDS[step];
-      expect(title.length * how.length * refit.length).toBeGreaterThan(0);
+      expect(title).toMatch(/^\p{Lu}.*[^.]$/u);
+      for (const sentence of [how, refit]) expect(sentence).toMatch(/^\p{Lu}.{3,}[.?]$/su);
     }
     for (const step of NUMBER_STEPS) expect(TEARDOWN_WORDS[step].reads).toBeDefined();
   });

@@ -46,7 +46,7 @@ describe("the next look", () => {
     const layout = layoutOf(2, []);
     const joint = priorOf(layout);
     const two = questionWith(joint, { joint, layout, cylinders: [1, 2], isSafe: () => true });
-    expect(nextLook(two)?.cylinder).toBeGreaterThan(0);
+    expect([1, 2]).toContain(nextLook(two)?.cylinder);
   });
 
   it("is worth next to nothing where nothing is in doubt, and never less than nothing", () => {

@@ -11,6 +11,7 @@ import { BetterOrWorse } from "./BetterOrWorse.tsx";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
 import { OneQuestion } from "./OneQuestion.tsx";
 import { PlanList } from "./PlanList.tsx";
+import { RideReport } from "./RideReport.tsx";
 import { Fitted, PutBack } from "#app/frame/Taps.tsx";
 import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
@@ -66,6 +67,7 @@ const isPlainCheck = ({ entry }: LogLine): boolean =>
 
 export default function TodayRoute() {
   const context = useRig();
+  const [telling, setTelling] = useState(false);
   const { advice, present, preferences, header, problem } = context;
   const day = present.lines.at(-1)?.entry.at;
   const lines = day === undefined ? [] : present.lines.filter(({ entry }) => dayOf(entry.at) === dayOf(day));
@@ -76,7 +78,6 @@ export default function TodayRoute() {
   const { title, reason } = held ? heldWords(present.held) : nextWords(advice);
   const wanted = advice.next.kind === "look" ? advice.next : undefined;
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
-  const rode = present.fits.at(-1);
   return (
     <div className="stack">
       <div aria-live="polite" aria-busy={context.working}>
@@ -111,8 +112,8 @@ export default function TodayRoute() {
           {wanted?.how === "idleBench" ? "To the idle bench" : "Log a look"}
           <span className="key">l</span>
         </Button>
-        {rode && (
-          <Button component={Link} to={`${placeHref(header.id, "look")}?how=ride`} variant="outlined">
+        {!telling && (
+          <Button variant="outlined" onClick={() => setTelling(true)}>
             Back from a ride?
           </Button>
         )}
@@ -124,6 +125,7 @@ export default function TodayRoute() {
           Other change
         </Button>
       </div>
+      {telling && <RideReport context={context} onDone={() => setTelling(false)} />}
       {(advice.named !== undefined || advice.next.kind === "check") && <FaultPanel context={context} />}
       <BetterOrWorse context={context} />
       <OpenChangeLine />

@@ -143,8 +143,10 @@ describe("the words", () => {
   it("are there for every check, measure and finding, and none twice", () => {
     for (const check of CHECKS) {
       const { title, why, steps, tools } = CHECK_WORDS[check];
-      expect(title.length * why.length * tools.length).toBeGreaterThan(0);
-      expect(steps.length).toBeGreaterThan(0);
+      expect(title).toMatch(/^\p{Lu}.*[^.]$/u);
+      for (const sentence of [why, ...steps]) expect(sentence).toMatch(/^\P{Ll}.{15,}[.?]$/su);
+      expect(steps.length).toBeGreaterThan(1);
+      expect(tools).not.toMatch(/^\s*$/);
     }
     const labels = MEASURES.map((measure) => MEASURE_WORDS[measure].label);
     expect(new Set(labels).size).toBe(MEASURES.length);
