@@ -2,6 +2,8 @@
 import { expect, test } from "./test.ts";
 import { ATV, expectAccessible, open, openRig, RIG, TWIN } from "./app.ts";
 
+const FORMS = ["look?zone=top", "look?how=ride", "change", "idle", "stopwatch", "build", "box"];
+
 const SCREENS = [
   { path: "/", title: "Paddock" },
   { path: RIG, title: /The plan for this stop/ },
@@ -200,3 +202,28 @@ test(
     await expect(page.getByRole("heading", { name: "Walk-round" })).toBeVisible();
   },
 );
+
+test("on a phone the work has two thirds of every form, and no figure is cut off @phone", async ({
+  page,
+}, info) => {
+  test.skip(info.project.name !== "phone", "laid out otherwise");
+  for (const [width, height] of [
+    [390, 844],
+    [360, 640],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const place of FORMS) {
+      await page.goto(`${RIG}/${place}`);
+      await expect(page.getByRole("button", { name: "Open the card" })).toBeVisible();
+      const shown = await page.evaluate(() => {
+        const box = document.querySelector("main")?.getBoundingClientRect();
+        const cut = [...document.querySelectorAll("button[aria-label='Open the card'] > span")].filter(
+          (cell) => cell.scrollWidth > cell.clientWidth || cell.getBoundingClientRect().right > innerWidth,
+        );
+        return { share: (box?.height ?? 0) / innerHeight, cut: cut.map((cell) => cell.textContent) };
+      });
+      expect({ place, width, cut: shown.cut }).toEqual({ place, width, cut: [] });
+      expect(shown.share, `${place} at ${width} × ${height}`).toBeGreaterThanOrEqual(0.65);
+    }
+  }
+});

@@ -4,9 +4,8 @@ import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
 import { CardFoot } from "./card/CardFoot.tsx";
-import { Step } from "#app/ui/Step.tsx";
 import { MiniStrip, Strip, type LookFace } from "./strip/Strip.tsx";
-import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { PART_NAMES, partValue, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { zoneState } from "./strip/zone-state.ts";
 import type { RigContext } from "./use-rig.ts";
 import { HeldCard } from "./HeldCard.tsx";
@@ -18,10 +17,12 @@ interface RibbonProps {
   readonly advice: Advice;
   readonly looks: readonly LookFace[];
   readonly zoneHref: (zone: string) => string;
+  /** beside a form: the line alone */
+  readonly narrow: boolean;
 }
 
 /** The strip on a phone: a ribbon that opens on tap. */
-export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
+export function Ribbon({ advice, looks, zoneHref, narrow }: RibbonProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -31,7 +32,7 @@ export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
         onClick={() => setOpen(true)}
         aria-label="Open the strip"
       >
-        <MiniStrip advice={advice} />
+        <MiniStrip advice={advice} height={narrow ? 30 : 52} />
         <span className={css["ribbon-heads"]}>
           {advice.zones.map((zone) => {
             const state = zoneState(zone);
@@ -64,7 +65,7 @@ export function Ribbon({ advice, looks, zoneHref }: RibbonProps) {
   );
 }
 
-/** The card on a phone: its four values on the handle, all of it in the drawer. */
+/** The card on a phone: what to fit in one line on the handle, what moves marked; all of it in the drawer. */
 export function PhoneCard({ context, advice }: { context: RigContext; advice: Advice }) {
   const [open, setOpen] = useState(false);
   const held = context.present.held.length > 0;
@@ -83,7 +84,7 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
             .map(({ part, from, to }) => (
               <span key={part} className={from === to ? undefined : css["moves"]}>
                 <span className={css["part"]}>{PART_NAMES[part]}</span>
-                <Step part={part} from={from} to={to} />
+                <strong>{partValue(part, to)}</strong>
               </span>
             ))}
       </button>

@@ -94,6 +94,10 @@ export const placeHref = (rigId: string, path: string): string =>
   `/rigs/${rigId}${path === "" ? "" : `/${path}`}`;
 
 /** @returns whether a place is the one on screen, with the screens that belong to it */
+/** Strip and card are read on Today, and on Air while it is typed; elsewhere the work gets the room. */
+export const isReadFrom = (rigId: string, pathname: string): boolean =>
+  ["", "/air"].some((path) => pathname.replace(/\/$/, "") === `/rigs/${rigId}${path}`);
+
 export function isAt(place: Place, rigId: string, pathname: string): boolean {
   const at = (path: string) => decodeURIComponent(pathname) === placeHref(rigId, path);
   const within =

@@ -17,6 +17,7 @@ import { Rail } from "./Rail.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { runTap } from "./run-tap.ts";
+import { isReadFrom } from "./places.ts";
 import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -74,13 +75,14 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
     setDraft,
   };
   const held = present.held.length > 0;
+  const reads = isReadFrom(log.header.id, pathname);
   const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
   return (
-    <div className={css["frame"]}>
+    <div className={css["frame"]} data-room={reads ? undefined : "work"}>
       <Shortcuts context={context} />
       <Rail context={context} />
       <PhoneHead context={context} />
-      {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} />}
+      {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} narrow={!reads} />}
       <div className={css["strip-place"]}>
         {advice ? (
           <Strip advice={advice} looks={looks} working={working} zoneHref={zoneHref} />
