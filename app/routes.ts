@@ -6,6 +6,7 @@ export default [
     layout("frame/screen.tsx", [
       index("features/today/route.tsx"),
       route("build", "features/rig/described/route.tsx"),
+      route("measure", "features/rig/measure/route.tsx"),
       route("needle", "features/rig/needle/route.tsx"),
       route("box", "features/rig/box/route.tsx"),
       route("base", "features/rig/base/route.tsx"),

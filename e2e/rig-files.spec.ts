@@ -146,4 +146,19 @@ test("assumed values are named on the card until they are confirmed", async ({ p
   await page.goto("/new?step=means");
   await page.getByRole("button", { name: "Make the rig" }).click();
   await expect(page.getByText(/Leans most on what is assumed:/)).toBeVisible();
+  // What the card leans on most is measured on a page of its own, and drops off the list.
+  await page.getByRole("link", { name: "Measure it" }).click();
+  const list = page.getByRole("list", { name: "What the card leans on" }).getByRole("listitem");
+  const first = await list.first().innerText();
+  await page.getByRole("link", { name: "Skip" }).click();
+  await page.getByRole("link", { name: first.split(":")[0] ?? "" }).click();
+  const assumed = await page.getByText(/^Assumed so far/).innerText();
+  await page.getByRole("button", { name: "It is measured" }).click();
+  await expect(page.getByText("Type a number here.").first()).toBeVisible();
+  await page
+    .getByRole("main")
+    .getByRole("textbox")
+    .fill(/[\d.]+/.exec(assumed)?.[0] ?? "");
+  await page.getByRole("button", { name: "It is measured" }).click();
+  await expect(list.first()).not.toHaveText(first);
 });

@@ -9,6 +9,7 @@ const SCREENS = [
   { path: RIG, title: /The plan for this stop/ },
   { path: `${RIG}/build`, title: "The rig" },
   { path: "/new", title: "What is it?" },
+  { path: `${ATV}/measure`, title: "What to measure next" },
   { path: `${RIG}/needle`, title: "The needle in its jet" },
   { path: `${RIG}/box`, title: "The jet box" },
   { path: `${RIG}/base`, title: "Base sheet" },

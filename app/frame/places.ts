@@ -52,7 +52,7 @@ export const PLACES: readonly Place[] = [
     path: "build",
     key: "r",
     state: ({ build }) => (build.assumed ? `${build.assumed.length} assumed` : ""),
-    also: ["needle", "box", "base", "teardown", "work", "schools"],
+    also: ["measure", "needle", "box", "base", "teardown", "work", "schools"],
   },
   { name: "Walk-round", path: "walk-round", key: "w", state: walkRoundState },
   {

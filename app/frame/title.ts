@@ -3,6 +3,7 @@ import { PLACES } from "./places.ts";
 
 /** Screens that have no place of their own in the rail. */
 const MORE: Readonly<Record<string, string>> = {
+  measure: "What to measure",
   needle: "Needle",
   box: "Jet box",
   base: "Base sheet",

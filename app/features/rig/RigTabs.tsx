@@ -4,6 +4,7 @@ import { placeHref } from "#app/frame/places.ts";
 
 const TABS = [
   ["Described", "build"],
+  ["To measure", "measure"],
   ["Needle", "needle"],
   ["Box", "box"],
   ["Base sheet", "base"],

@@ -42,7 +42,7 @@ export function CardFoot({ context, advice }: { context: RigContext; advice: Adv
                 `${fieldWords(path)} (${ZONE_NAMES[zone].toLowerCase()} ± ${sizeWords(100 * Math.abs(effect))})`,
             )
             .join(", ")}
-          . <Link to={placeHref(context.header.id, "build")}>Measure it</Link>.
+          . <Link to={placeHref(context.header.id, "measure")}>Measure it</Link>.
         </Caution>
       )}
       <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
