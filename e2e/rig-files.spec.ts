@@ -151,7 +151,9 @@ test("assumed values are named on the card until they are confirmed", async ({ p
   const list = page.getByRole("list", { name: "What the card leans on" }).getByRole("listitem");
   const first = await list.first().innerText();
   await page.getByRole("link", { name: "Skip" }).click();
-  await page.getByRole("link", { name: first.split(":")[0] ?? "" }).click();
+  const back = page.getByRole("link", { name: first.split(":")[0] ?? "" });
+  await back.click();
+  await expect(back).toHaveAttribute("aria-current", "true");
   const assumed = await page.getByText(/^Assumed so far/).innerText();
   await page.getByRole("button", { name: "It is measured" }).click();
   await expect(page.getByText("Type a number here.").first()).toBeVisible();
