@@ -201,3 +201,13 @@ test("what is right here is said at any time, and counts as a baseline of its ow
   await expect(page.getByText("This was right: it was read")).toBeVisible();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Leave it");
 });
+
+test("a tap by mistake is said, and taken back with one more @phone", async ({ page }) => {
+  await openRig(page);
+  const plan = page.getByRole("list", { name: "The plan for this stop" });
+  await expect(plan.getByRole("listitem")).toHaveCount(2);
+  await plan.getByRole("button", { name: /^Main jet .* is fitted$/ }).click();
+  await expect(page.getByText(/^Logged: .*main jet 155\.$/i)).toBeVisible();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(plan.getByRole("listitem")).toHaveCount(2);
+});

@@ -1,13 +1,11 @@
-import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { useFetcher, useFetchers, useNavigate, useNavigation } from "react-router";
-import type { Change } from "#core/log/schema.ts";
+import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
-import { useSayProblem, useToast } from "#app/ui/Toast.tsx";
-import { partInSentence, partValue } from "#app/vocabulary/parts.ts";
+import { useSayProblem } from "#app/ui/Toast.tsx";
 import { placeHref, PLACES } from "./places.ts";
-import { fitForm } from "./Taps.tsx";
+import { fitForm, fittedWords } from "./Taps.tsx";
+import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
 
 const KeyList = lazy(() => import("./KeyList.tsx"));
@@ -36,47 +34,21 @@ const isNoTap = (event: KeyboardEvent): boolean =>
   document.querySelector('[role="dialog"]') !== null ||
   (event.target instanceof Element && event.target.closest(ELSEWHERE) !== null);
 
-const fittedWords = (changes: readonly Change[]): string =>
-  `Logged: ${changes.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ")}.`;
-
-/** Logs a fit, says what was logged, and offers the way back. */
-function useLoggedFit(rigId: string) {
-  const fetcher = useFetcher<ActionProblem & { logged?: readonly string[] }>();
-  const undo = useFetcher<ActionProblem>();
-  const say = useToast();
-  const words = useRef("");
-  useSayProblem(fetcher.data);
-  useSayProblem(undo.data);
-  const action = `/rigs/${rigId}`;
-  const [id] = fetcher.data?.logged ?? [];
-  const told = useRef<string>(undefined);
-  useEffect(() => {
-    if (id === undefined || told.current === id) return;
-    told.current = id;
-    const form = { intent: "strike", strikes: id, why: "A key by mistake" };
-    const run = () => void undo.submit(form, { method: "post", action });
-    say({ words: words.current, action: { words: "Undo", run } });
-  }, [id, action, say, undo]);
-  return (form: ReturnType<typeof fitForm>, changes: readonly Change[]) => {
-    words.current = fittedWords(changes);
-    void fetcher.submit(form, { method: "post", action });
-  };
-}
-
 /** The keyboard of a rig: works wherever nothing is being typed, unless it is switched off. */
 export function Shortcuts({ context }: { context: RigContext }) {
   const [listed, setListed] = useState(false);
   const afterG = useRef(false);
   const navigate = useNavigate();
   const { header, advice, present, working, preferences } = context;
-  const fit = useLoggedFit(header.id);
+  const { send, answer } = useLoggedTap(header.id, "A key by mistake");
+  useSayProblem(answer);
   const fetchers = useFetchers();
   const navigation = useNavigation();
   const saving = navigation.formMethod !== undefined || fetchers.some(({ state }) => state !== "idle");
   const go = (path: string) => void navigate(placeHref(header.id, path));
 
   const log = ({ changes, because }: Proposed, withAdvice = false) =>
-    fit(fitForm(changes, because, withAdvice ? advice : undefined), changes);
+    send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
   const act = (key: string): void => {
     const held = present.held.length > 0;
     const proposed = !held && advice ? proposedChanges(advice) : undefined;

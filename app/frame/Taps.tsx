@@ -1,13 +1,12 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
-import { useFetcher } from "react-router";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Change } from "#core/log/schema.ts";
 import { Problem } from "#app/ui/Problem.tsx";
-import { partValue } from "#app/vocabulary/parts.ts";
+import { partInSentence, partValue } from "#app/vocabulary/parts.ts";
+import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
 import { advisedThen, proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
 
 /** @param advice - what was advised just then; it is kept with the fit */
 export const fitForm = (changes: readonly Change[], because: Proposed["because"], advice?: Advice) => ({
@@ -16,6 +15,9 @@ export const fitForm = (changes: readonly Change[], because: Proposed["because"]
   changes: JSON.stringify(changes),
   ...(advice && { advised: JSON.stringify(advisedThen(advice)) }),
 });
+
+export const fittedWords = (changes: readonly Change[]): string =>
+  `Logged: ${changes.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ")}.`;
 
 interface FitButtonProps extends Proposed {
   readonly context: RigContext;
@@ -37,23 +39,20 @@ export function FitButton({
   hint,
   contained,
 }: FitButtonProps) {
-  const fetcher = useFetcher<ActionProblem>();
-  const rigId = context.header.id;
+  const { send, busy, answer } = useLoggedTap(context.header.id, "A tap by mistake");
   return (
     <>
       <Button
         variant={contained ? "contained" : "outlined"}
         aria-label={label}
         // Newer advice is on its way: what is offered may be out of date.
-        disabled={fetcher.state !== "idle" || (advice !== undefined && context.working)}
-        onClick={() =>
-          void fetcher.submit(fitForm(changes, because, advice), { method: "post", action: `/rigs/${rigId}` })
-        }
+        disabled={busy || (advice !== undefined && context.working)}
+        onClick={() => send(fitForm(changes, because, advice), fittedWords(changes))}
       >
         {words}
         {hint !== undefined && <span className="key">{hint}</span>}
       </Button>
-      <Problem message={fetcher.data?.message} />
+      <Problem message={answer?.message} />
     </>
   );
 }

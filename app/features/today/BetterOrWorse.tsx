@@ -1,14 +1,13 @@
 import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
 import { RULES } from "#core/advice/moves.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { useLoggedTap } from "#app/frame/use-logged-tap.ts";
 
 /** The zone that a change is felt in: what its part rules. */
 function feltIn(context: RigContext): Zone {
@@ -18,15 +17,14 @@ function feltIn(context: RigContext): Zone {
 
 /** One change, one look: better, the same or worse ends it. Worse offers the way back first. */
 export function BetterOrWorse({ context }: { context: RigContext }) {
-  const fetcher = useFetcher<ActionProblem>();
+  const { send, busy, answer } = useLoggedTap(context.header.id, "A tap by mistake");
   const [worse, setWorse] = useState(false);
   if (!context.present.openChange) return null;
   const zone = feltIn(context);
-  const busy = fetcher.state !== "idle";
   const say = (verdict: ComparedVerdict, putBack: "yes" | "no" = "no") =>
-    void fetcher.submit(
+    send(
       { intent: "compared", verdict, zone, putBack },
-      { method: "post", action: `/rigs/${context.header.id}` },
+      `Logged: ${verdict} at ${ZONE_NAMES[zone].toLowerCase()}.`,
     );
   return (
     <section className={css["better"]} aria-label="Better or worse">
@@ -54,7 +52,7 @@ export function BetterOrWorse({ context }: { context: RigContext }) {
           </Button>
         </div>
       )}
-      <Problem message={fetcher.data?.message} />
+      <Problem message={answer?.message} />
     </section>
   );
 }
