@@ -37,14 +37,10 @@ const readRide = async (page: Page) => {
   await chart.locator("svg").waitFor();
   await page.waitForTimeout(500);
 };
-const typeHeat = async (page: Page) => {
-  await page.getByRole("button", { name: /On the head/ }).click();
-  await page.getByLabel("At the start line, °C").fill("78");
-  await page.getByLabel("At the finish, °C").fill("150");
-  await page.getByText("The probe sits").evaluate((words) => words.scrollIntoView({ block: "start" }));
-  await page.mouse.wheel(0, -190);
+const newKart = async (page: Page) => {
+  await page.getByRole("button", { name: /^Kart/ }).click();
+  await page.getByRole("button", { name: "Next" }).click();
 };
-
 const walkIdle = async (page: Page) => {
   const readings = {
     "0.75": 1590,
@@ -92,7 +88,7 @@ const SHOTS: readonly Shot[] = [
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
   { name: "logger", path: `${RIG}/logger`, before: readRide },
   { name: "fault", path: TWIN },
-  { name: "temperature-phone", path: `${RIG}/look?how=temperature&zone=top`, phone: true, before: typeHeat },
+  { name: "new-rig-phone", path: "/new", phone: true, before: newKart },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
   { name: "data", path: "/data" },
