@@ -1,5 +1,5 @@
 import css from "./frame.module.css";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
@@ -8,10 +8,8 @@ import { MiniStrip, Strip, type LookFace } from "./strip/Strip.tsx";
 import { PART_NAMES, partValue, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { zoneState } from "./strip/zone-state.ts";
 import type { RigContext } from "./use-rig.ts";
+import { Pulled } from "./Pulled.tsx";
 import { HeldCard } from "./HeldCard.tsx";
-
-/** Loaded on the first tap: a laptop never needs it. */
-const Drawer = lazy(() => import("@mui/material/Drawer"));
 
 interface RibbonProps {
   readonly advice: Advice;
@@ -46,20 +44,13 @@ export function Ribbon({ advice, looks, zoneHref, narrow }: RibbonProps) {
         </span>
       </button>
       {open && (
-        <Suspense fallback={null}>
-          <Drawer
-            anchor="top"
-            open
-            onClose={() => setOpen(false)}
-            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "The strip" } }}
-          >
-            <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
-              <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
-                <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
-              </div>
+        <Pulled from="top" label="The strip" onClose={() => setOpen(false)}>
+          <div style={{ overflowX: "auto", padding: "12px 12px 16px" }}>
+            <div style={{ minWidth: 720 }} onClick={() => setOpen(false)}>
+              <Strip advice={advice} looks={looks} working={false} zoneHref={zoneHref} />
             </div>
-          </Drawer>
-        </Suspense>
+          </div>
+        </Pulled>
       )}
     </>
   );
@@ -89,28 +80,21 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
             ))}
       </button>
       {open && (
-        <Suspense fallback={null}>
-          <Drawer
-            anchor="bottom"
-            open
-            onClose={() => setOpen(false)}
-            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "The card" } }}
-          >
-            <div className={css["card-head"]}>
-              <h2 className="label">The card</h2>
-              <span className="quiet">{held ? "held back" : "fitted → to fit"}</span>
-            </div>
-            {held ? (
-              <HeldCard context={context} />
-            ) : (
-              <>
-                <WhichCarburettor context={context} advice={advice} />
-                <Card advice={advice} />
-                <CardFoot context={context} advice={advice} />
-              </>
-            )}
-          </Drawer>
-        </Suspense>
+        <Pulled from="bottom" label="The card" onClose={() => setOpen(false)}>
+          <div className={css["card-head"]}>
+            <h2 className="label">The card</h2>
+            <span className="quiet">{held ? "held back" : "fitted → to fit"}</span>
+          </div>
+          {held ? (
+            <HeldCard context={context} />
+          ) : (
+            <>
+              <WhichCarburettor context={context} advice={advice} />
+              <Card advice={advice} />
+              <CardFoot context={context} advice={advice} />
+            </>
+          )}
+        </Pulled>
       )}
     </>
   );

@@ -1,14 +1,12 @@
 import css from "./frame.module.css";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
 import type { RigContext } from "./use-rig.ts";
+import { Pulled } from "./Pulled.tsx";
 import { isAt, placeHref, placesFor, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
-
-/** Loaded on the first tap: a laptop never needs it. */
-const Drawer = lazy(() => import("@mui/material/Drawer"));
 
 export function PhoneHead({ context }: { context: RigContext }) {
   const { header, build, present, preferences } = context;
@@ -53,20 +51,13 @@ export function PhoneNav({ context }: { context: RigContext }) {
         More
       </button>
       {open && (
-        <Suspense fallback={null}>
-          <Drawer
-            anchor="bottom"
-            open
-            onClose={() => setOpen(false)}
-            slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": "More of the work" } }}
-          >
-            <div className={css["more"]}>
-              {rest.map((place) => link(place, place.state(context)))}
-              <Link to="/">Paddock</Link>
-              <Link to="/data">Data</Link>
-            </div>
-          </Drawer>
-        </Suspense>
+        <Pulled from="bottom" label="More of the work" onClose={() => setOpen(false)}>
+          <div className={css["more"]}>
+            {rest.map((place) => link(place, place.state(context)))}
+            <Link to="/">Paddock</Link>
+            <Link to="/data">Data</Link>
+          </div>
+        </Pulled>
       )}
     </nav>
   );

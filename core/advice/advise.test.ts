@@ -26,7 +26,7 @@ const partsOf = ({ next }: Advice) =>
 
 /** What the advice says, done: a look answered by a hidden engine, or the plan fitted. */
 function done(
-  { next, fitted }: Advice,
+  { next }: Advice,
   id: string,
   time: string,
   error: (zone: (typeof ZONES)[number]) => number,

@@ -1,13 +1,11 @@
 import { useState } from "react";
 import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
-import { FELT, type Felt } from "#core/log/readings/ride-report.ts";
+import type { Felt } from "#core/log/readings/ride-report.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
-import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
+import { rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
 
 type Told = Felt | "unused";
-
-const FELT_WORDS: Readonly<Record<Felt, string>> = { rich: "Rich", clean: "Clean", lean: "Lean" };
 
 /** How it pulled, zone by zone: three or four taps after any ride. */
 export function RideFields({ problem }: { problem: string | undefined }) {
@@ -23,12 +21,9 @@ export function RideFields({ problem }: { problem: string | undefined }) {
         <div key={zone}>
           <input type="hidden" name={`felt.${zone}`} value={told[zone]} />
           <Choice
-            label={`${zone === "low" ? "Just off idle" : ZONE_NAMES[zone]} (${ZONE_OPENINGS[zone]})`}
+            label={rideZoneLabel(zone)}
             value={told[zone]}
-            options={[
-              ...FELT.map((value) => ({ value, text: FELT_WORDS[value] })),
-              { value: "unused" as const, text: "Not used" },
-            ]}
+            options={TOLD_OPTIONS}
             onChange={(value) => setTold({ ...told, [zone]: value })}
           />
         </div>

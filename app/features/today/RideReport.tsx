@@ -3,19 +3,16 @@ import Button from "@mui/material/Button";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import { FELT, type Felt } from "#core/log/readings/ride-report.ts";
+import type { Felt } from "#core/log/readings/ride-report.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
-import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
+import { FEELS, rideZone, rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
-import { FEELS, FELT_WORDS } from "./feels.ts";
 
 type Told = Felt | "unused";
 type Answer = ActionProblem & { logged?: readonly string[] };
-
-const zoneWords = (zone: Zone): string => (zone === "low" ? "Just off idle" : ZONE_NAMES[zone]);
 
 interface RideRowProps {
   readonly zone: Zone;
@@ -54,15 +51,7 @@ function RideRow({ zone, action, onKept }: RideRowProps) {
   };
   return (
     <div>
-      <Choice
-        label={`${zoneWords(zone)} (${ZONE_OPENINGS[zone]})`}
-        value={told}
-        options={[
-          ...FELT.map((value) => ({ value, text: FELT_WORDS[value] })),
-          { value: "unused" as const, text: "Not used" },
-        ]}
-        onChange={say}
-      />
+      <Choice label={rideZoneLabel(zone)} value={told} options={TOLD_OPTIONS} onChange={say} />
       {data?.message !== undefined && <Caution grave>{data.message}</Caution>}
     </div>
   );
@@ -75,7 +64,7 @@ function WhatItFeelsLike() {
       <dl className="flush">
         {ZONES.map((zone) => (
           <div key={zone}>
-            <dt className="label">{zoneWords(zone)}</dt>
+            <dt className="label">{rideZone(zone)}</dt>
             <dd className="flush">Rich: {FEELS[zone].rich}.</dd>
             <dd className="flush">Lean: {FEELS[zone].lean}.</dd>
           </div>
@@ -96,7 +85,7 @@ export function RideReport({ context, onDone }: { context: RigContext; onDone: (
   const onKept = useCallback(
     (zone: Zone, id: string | undefined, told: Told) => {
       setKept((before) => ({ ...before, [zone]: id }));
-      if (told !== "unused") say({ words: `Logged: ${zoneWords(zone).toLowerCase()} ${told}.` });
+      if (told !== "unused") say({ words: `Logged: ${rideZone(zone).toLowerCase()} ${told}.` });
     },
     [say],
   );

@@ -1,6 +1,7 @@
-/** What too rich and too lean feel like from the seat, zone by zone. */
+/** A ride as it is told: its zones, and what too rich and too lean feel like from the seat. */
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Felt } from "#core/log/readings/ride-report.ts";
+import { FELT, type Felt } from "#core/log/readings/ride-report.ts";
+import { ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 
 export const FEELS: Readonly<Record<Zone, Readonly<Record<Exclude<Felt, "clean">, string>>>> = {
   idle: {
@@ -21,4 +22,14 @@ export const FEELS: Readonly<Record<Zone, Readonly<Record<Exclude<Felt, "clean">
   },
 };
 
-export const FELT_WORDS: Readonly<Record<Felt, string>> = { rich: "Rich", clean: "Clean", lean: "Lean" };
+const FELT_WORDS: Readonly<Record<Felt, string>> = { rich: "Rich", clean: "Clean", lean: "Lean" };
+
+/** The zones as a rider calls them, with where the throttle stands. */
+export const rideZone = (zone: Zone): string => (zone === "low" ? "Just off idle" : ZONE_NAMES[zone]);
+export const rideZoneLabel = (zone: Zone): string => `${rideZone(zone)} (${ZONE_OPENINGS[zone]})`;
+
+/** Of each zone: what it felt like, or that it was not used. */
+export const TOLD_OPTIONS: readonly { readonly value: Felt | "unused"; readonly text: string }[] = [
+  ...FELT.map((value) => ({ value, text: FELT_WORDS[value] })),
+  { value: "unused", text: "Not used" },
+];
