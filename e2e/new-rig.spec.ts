@@ -25,6 +25,7 @@ test("from nothing to a card: a few taps, a few fields, and the way back keeps w
   await page.getByRole("link", { name: "New rig" }).click();
   await expectAccessible(page, "page");
   await tap(/^Kart/);
+  await expect(page.getByRole("heading", { name: "How big is it?" })).toBeFocused();
   await type("Displacement of one cylinder", "100");
   await type("Throttle bore", "28");
   await tap("Next");

@@ -37,7 +37,7 @@ const SCREENS = [
 const GROUPS = {
   "outside a rig": SCREENS.filter(({ path }) => !path.startsWith("/rigs")),
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
-    /needle|box|base|work|schools|teardown|walk|build/i.test(path),
+    /measure|needle|box|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
     /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|why|log/.test(path),

@@ -7,7 +7,7 @@ type At<T extends FieldValues> = { readonly name: FieldPath<T> };
 
 type FormFieldProps<T extends FieldValues> = At<T> &
   Omit<TypedProps, "name" | "value" | "onChange"> & {
-    /** said after the form's own words have been looked at: what a save refused */
+    /** told of every key, before the form is */
     readonly onTyped?: () => void;
   };
 

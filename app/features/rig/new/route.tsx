@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   redirect,
   useActionData,
@@ -42,6 +42,13 @@ export default function NewRigRoute({ loaderData: { preferences } }: Route.Compo
   const read = readKnown(known, preferences);
   const problems = read.ok ? {} : read.fields;
   const wrongHere = STEP_FIELDS[step].some((field) => problems[field] !== undefined);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const shown = useRef(step);
+  // Whoever listens begins each step at its question.
+  useEffect(() => {
+    if (shown.current !== step) heading.current?.focus({ preventScroll: true });
+    shown.current = step;
+  }, [step]);
   // The way back is the browser's own: each step is an address, and what was typed stays.
   const go = (to: Step) => {
     setAsked(false);
@@ -58,7 +65,9 @@ export default function NewRigRoute({ loaderData: { preferences } }: Route.Compo
       <PageHead />
       <main className="stack">
         <div>
-          <h1>{STEP_TITLES[step]}</h1>
+          <h1 ref={heading} tabIndex={-1}>
+            {STEP_TITLES[step]}
+          </h1>
           <p className="quiet flush" aria-live="polite">
             A new rig, {number + 1} of {STEPS.length}. What is usual stands there until you type over it.
           </p>
