@@ -23,6 +23,25 @@ export async function cardText(page: Page): Promise<string> {
   return handle.or(page.getByRole("complementary", { name: "The card" })).innerText();
 }
 
+/** Waits until what is half done lies in the browser's storage: a hand is slower than a script that reloads. */
+export async function untilKept(page: Page, words: string): Promise<void> {
+  const stored = () =>
+    page.evaluate(
+      () =>
+        new Promise<string>((resolve) => {
+          const opening = indexedDB.open("tamis");
+          opening.onsuccess = () => {
+            const all = opening.result.transaction("log").objectStore("log").getAll();
+            all.onsuccess = () => {
+              opening.result.close();
+              resolve(JSON.stringify(all.result));
+            };
+          };
+        }),
+    );
+  await expect.poll(stored).toContain(words);
+}
+
 /** The enduro among the rigs on the Data page. */
 export const rigLine = (page: Page) => page.getByRole("group", { name: "250 enduro" });
 

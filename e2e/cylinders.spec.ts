@@ -1,6 +1,6 @@
 /** Several cylinders: brought into step by the gauges, compared side by side, jetted each for its own. */
 import { expect, test, evening } from "./test.ts";
-import { expectAccessible, open, TWIN } from "./app.ts";
+import { expectAccessible, open, TWIN, untilKept } from "./app.ts";
 
 test("a twin out of step is brought in by the screw that the gauges name", async ({ page }) => {
   await page.clock.install({ time: evening() });
@@ -41,6 +41,7 @@ test("gauges that are typed are answered the same, and wrong ones at their field
   await page.getByRole("button", { name: "A cable each" }).click();
   await expect(page.getByText(/The idle stop of 2: in, it opens/)).toBeVisible();
   await page.getByRole("button", { name: "This is how it was" }).click();
+  await untilKept(page, '"before":{"idle":[30000,35500]}');
   await page.reload();
   await page.getByLabel("Gauge 1, kPa").fill("33");
   await page.getByLabel("Gauge 2, kPa").fill("33");

@@ -1,7 +1,7 @@
 /** The idle bench: from cold to the verdict, by hand and with the simulated tachometer, and into the log. */
 import type { Page } from "@playwright/test";
 import { expect, test, evening } from "./test.ts";
-import { ATV, expectAccessible, openRig, open, RIG } from "./app.ts";
+import { ATV, expectAccessible, openRig, open, RIG, untilKept } from "./app.ts";
 
 /** A crest of 1700 rpm at 1 1/2 turns, 2 % lost half a turn either side. */
 const rpmAt = (turns: number): number => Math.round(1700 * (1 - 0.02 * ((turns - 1.5) / 0.5) ** 2));
@@ -37,6 +37,7 @@ test(
     await expect(page.getByRole("button", { name: "Log this idle" })).toBeDisabled();
 
     // Half walked it outlasts a reload; and a speed can be tapped instead of typed.
+    await untilKept(page, String(rpmAt(1.75)));
     await page.reload();
     await expect(page.getByRole("list", { name: "Readings" }).getByRole("listitem")).toHaveCount(4);
     await page.getByLabel("Turns out").fill("1 3/4");
