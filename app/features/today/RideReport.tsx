@@ -27,10 +27,18 @@ function RideRow({ zone, action, onKept }: RideRowProps) {
   const [told, setTold] = useState<Told>("unused");
   const kept = useRef<string>(undefined);
   const heard = useRef<Answer>(undefined);
+  /** what the log has of it */
+  const shown = useRef<Told>("unused");
   const { data } = fetcher;
   useEffect(() => {
-    if (data === undefined || heard.current === data || data.message !== undefined) return;
+    if (data === undefined || heard.current === data) return;
     heard.current = data;
+    if (data.message !== undefined) {
+      // What could not be kept is not shown as kept; it can be tapped again.
+      setTold(shown.current);
+      return;
+    }
+    shown.current = told;
     kept.current = told === "unused" ? undefined : data.logged?.[0];
     onKept(zone, kept.current, told);
   }, [data, told, zone, onKept]);
