@@ -19,7 +19,7 @@ import { useFocusHeading } from "./ui/use-focus-heading.ts";
 import { ToastPlace, useToast } from "./ui/Toast.tsx";
 import { Working } from "./ui/Working.tsx";
 import { loadDemoOnFirstVisit } from "./journal/demo.ts";
-import { cssVariables, DAY, NIGHT } from "./theme/colours.ts";
+import { cssVariables, DAY, NIGHT, SUN } from "./theme/colours.ts";
 import { theme } from "./theme/theme.ts";
 
 export const meta = () => [{ title: "Tamis" }];
@@ -59,6 +59,7 @@ export function Layout({ children }: { children: ReactNode }) {
               styles={{
                 ":root": cssVariables(DAY),
                 '[data-mui-color-scheme="dark"]': cssVariables(NIGHT),
+                '[data-mui-color-scheme="sun"]': cssVariables(SUN),
                 "@media print": {
                   ":root, [data-mui-color-scheme]": cssVariables({
                     ...DAY,

@@ -1,6 +1,7 @@
 import css from "./frame.module.css";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
+import { SchemeButton } from "#app/ui/SchemeButton.tsx";
 import { Mark } from "#app/ui/Mark.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -56,6 +57,7 @@ export function PhoneNav({ context }: { context: RigContext }) {
             {rest.map((place) => link(place, place.state(context)))}
             <Link to="/">Paddock</Link>
             <Link to="/data">Data</Link>
+            <SchemeButton wordy />
           </div>
         </Pulled>
       )}

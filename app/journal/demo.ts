@@ -1,6 +1,7 @@
 /** The demo is loaded once, on the first visit; deleted rigs stay deleted. */
 import { files } from "#app/workers/client.ts";
 import { localInstant } from "./clock.ts";
+import { listRigs } from "#app/store/book.ts";
 import { database, metaKey } from "#app/store/database.ts";
 import type { Stored } from "#app/store/failure.ts";
 import { importRigs, type Added } from "#app/store/merge.ts";
@@ -13,13 +14,22 @@ function madeFor(day: Date) {
 }
 
 /** Its last day is today once its story is over by now, else yesterday: nothing in it lies in the future. */
-export async function loadDemo(now: Date = new Date()): Promise<Stored<Added>> {
+async function demoOf(now: Date) {
   const today = await madeFor(now);
   const ahead = today.some(({ entries }) => entries.some(({ at }) => Date.parse(at) > now.getTime()));
-  if (!ahead) return importRigs(today);
+  if (!ahead) return today;
   const yesterday = new Date(now);
   yesterday.setDate(yesterday.getDate() - 1);
-  return importRigs(await madeFor(yesterday));
+  return madeFor(yesterday);
+}
+
+/** Those of its rigs that are here stay as they are: their story may have gone on. */
+export async function loadDemo(now: Date = new Date()): Promise<Stored<Added>> {
+  const rigs = await demoOf(now);
+  const here = await listRigs();
+  if (!here.ok) return here;
+  const there = new Set([...here.value.headers.map(({ id }) => id), ...here.value.unreadable]);
+  return importRigs(rigs.filter(({ header }) => !there.has(header.id)));
 }
 
 let looked: Promise<void> | undefined;

@@ -80,11 +80,15 @@ export function listRigs(): Promise<Stored<Shelf>> {
   });
 }
 
-/** One write takes the rig out of the book; what is left of it is swept up now or at the next visit. */
-export function removeRig(rigId: string): Promise<Stored<null>> {
+/** One write takes the rigs out of the book; what is left of them is swept up now or at the next visit. */
+export function removeRigs(which: (rigId: string) => boolean): Promise<Stored<null>> {
   return writing(async () => {
-    await commit([bookOf((await rigIds()).filter((id) => id !== rigId))]);
-    await removeKeys((await database.keys()).filter((key) => rigOfKey(key) === rigId)).catch(() => undefined);
+    const gone = new Set((await rigIds()).filter(which));
+    await commit([bookOf((await rigIds()).filter((id) => !gone.has(id)))]);
+    const left = (await database.keys()).filter((key) => gone.has(rigOfKey(key) ?? ""));
+    await removeKeys(left).catch(() => undefined);
     return stored(null);
   });
 }
+
+export const removeRig = (rigId: string): Promise<Stored<null>> => removeRigs((id) => id === rigId);

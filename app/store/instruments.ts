@@ -8,6 +8,7 @@ import { InstrumentMessage } from "#core/log/schema.ts";
 import { InstrumentName } from "#core/log/readings/common.ts";
 import { INSTRUMENT_KINDS, instrumentKey } from "#core/looks/instruments.ts";
 import { database, metaKey } from "./database.ts";
+import { isDemo } from "./demo-rigs.ts";
 import { withLock } from "./locks.ts";
 
 const Messages = z.array(InstrumentMessage);
@@ -38,8 +39,6 @@ const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
     const next = to(await read());
     if (next) await database.setItem(KEY, Kept.parse(next));
   });
-
-const isDemo = (rigId: string): boolean => rigId.startsWith("rig:demo-");
 
 /** @returns what other rigs say of each instrument; of those that none here used what a file brought */
 export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {

@@ -14,6 +14,7 @@ describe("preferences", () => {
       speed: "km/h",
       vacuum: "kPa",
       keys: "on",
+      hints: "shown",
       cylinderSchool: "causeFirst",
     });
     expect((await readPreferences()).pressure).toBe("inHg");
@@ -26,6 +27,7 @@ describe("preferences", () => {
       speed: "km/h",
       vacuum: "kPa",
       keys: "on",
+      hints: "shown",
       cylinderSchool: "causeFirst",
     });
   });

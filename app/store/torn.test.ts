@@ -2,10 +2,15 @@
 import { at, build, fit, look } from "../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { freshRig, RIG } from "#app/testing/rig.ts";
+import { moveEntries } from "#app/journal/move-entries.ts";
 import { closeBook, listRigs, removeRig } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
 import { importRigs } from "./merge.ts";
 import { append, readRig } from "./rig-log.ts";
+
+// What is done again is the same again.
+jest.mock("#app/journal/entry-id.ts", () => ({ newEntryId: (kind: string) => `${kind}:drawn` }));
+jest.mock("#app/journal/clock.ts", () => ({ localInstant: () => "2026-05-23T11:00:00+02:00" }));
 
 const other = { ...ENDURO_HEADER, id: "rig:other-0001", name: "Other" };
 const days = [
@@ -44,6 +49,11 @@ async function longKept(): Promise<void> {
   await freshRig();
   for (let n = 0; n < 39; n += 1) await append(RIG, onDay(n));
 }
+/** A look on the one that was meant for the other. */
+async function twoRigs(): Promise<void> {
+  await freshRig([build(), look("0007", "09:30")]);
+  await importRigs([{ header: other, entries: [build()] }]);
+}
 const onDay = (n: number) => ({
   ...look(String(2000 + n), "09:00"),
   at: at("09:00", new Date(Date.UTC(2026, 5, 1 + n)).toISOString().slice(0, 10)),
@@ -61,6 +71,7 @@ describe.each([
       ]),
   ],
   ["a deletion", () => removeRig(RIG)],
+  ["a move of a look to another rig", () => moveEntries(RIG, other.id, ["look:0007"]), twoRigs],
 ] as [string, () => Promise<unknown>, (() => Promise<void>)?][])(
   "%s, cut short at every write there is",
   (_, work, prepare = freshRig) => {

@@ -1,4 +1,4 @@
-import { cssVariables, DAY, LIGHT_TONES, NIGHT, TONE_COLOURS, type Colours } from "./colours.ts";
+import { cssVariables, DAY, LIGHT_TONES, NIGHT, SUN, TONE_COLOURS, type Colours } from "./colours.ts";
 
 /** WCAG 2.2, relative luminance and contrast ratio. */
 function luminance(hex: string): number {
@@ -16,6 +16,7 @@ function contrast(a: string, b: string): number {
 describe.each([
   ["day", DAY],
   ["night", NIGHT],
+  ["sun", SUN],
 ] as [string, Colours][])("by %s", (_, c) => {
   it("figures and body stand out with 7 to 1, everything else with 4.5 to 1", () => {
     for (const ground of [c.paper, c.sheet, c.petrolWash]) {
@@ -38,6 +39,15 @@ describe.each([
   it("every role becomes a variable", () => {
     expect(Object.keys(cssVariables(c))).toHaveLength(Object.keys(c).length);
     expect(cssVariables(c)["--petrol-wash"]).toBe(c.petrolWash);
+  });
+});
+
+describe("in the sun", () => {
+  it("every word and every line of what can be pressed stands out with 7 to 1", () => {
+    for (const ground of [SUN.paper, SUN.sheet, SUN.petrolWash])
+      for (const words of [SUN.ink, SUN.quiet, SUN.petrol, SUN.brass, SUN.signal])
+        expect(contrast(words, ground)).toBeGreaterThan(7);
+    expect(contrast(SUN.hairline, SUN.paper)).toBeGreaterThan(4.5);
   });
 });
 

@@ -1,5 +1,5 @@
 /**
- * Paper, ink and brass, by day and by night: the same roles in both. Brass is what can be pressed, petrol
+ * Paper, ink and brass, by day, in the sun and by night: the same roles in all. Brass is what can be pressed, petrol
  * what is chosen, signal is danger and never stands without an icon and words. The layers of who feeds are
  * neutral, so that brass and petrol keep their meaning.
  */
@@ -69,7 +69,29 @@ export const NIGHT: Colours = {
   onLayerMain: "#F5EEDD",
 };
 
-/** The tones of a plug are the same by day and by night: they are outlined in ink and carry their word. */
+/** In full sun: white and black, nothing pale; what can be pressed and what is chosen are deep. */
+export const SUN: Colours = {
+  ...DAY,
+  paper: "#FFFFFF",
+  sheet: "#FFFFFF",
+  ink: "#000000",
+  quiet: "#1A1712",
+  hairline: "#6B655A",
+  brass: "#553400",
+  petrol: "#06324A",
+  petrolWash: "#CFE3EA",
+  signal: "#7D2200",
+  corridor: "#D2D0A6",
+  doubt: "rgba(0, 0, 0, 0.26)",
+  hatch: "rgba(138, 38, 0, 0.42)",
+  layerPilot: "#2B2E2B",
+  layerNeedle: "#93A098",
+  layerMain: "#CDB269",
+  onLayerNeedle: "#000000",
+  onLayerMain: "#000000",
+};
+
+/** The tones of a plug are the same in every light: they are outlined in ink and carry their word. */
 export { TONE_COLOURS } from "#core/photo/tone-colours.ts";
 
 /** Tones on which dark ink can be read. */

@@ -1,6 +1,12 @@
 /** MUI dressed as a jetting sheet on a clipboard: square corners, hairlines, no shadows, no capitals. */
 import { createTheme, type Theme } from "@mui/material/styles";
-import { DAY, NIGHT, type Colours } from "./colours.ts";
+import { DAY, NIGHT, SUN, type Colours } from "./colours.ts";
+
+declare module "@mui/material/styles" {
+  interface ColorSchemeOverrides {
+    sun: true;
+  }
+}
 
 const HEADING = '"Barlow Condensed", "Arial Narrow", sans-serif';
 export const BODY = '"Atkinson Hyperlegible Next Variable", "Verdana", sans-serif';
@@ -17,7 +23,12 @@ const palette = (c: Colours) => ({
 
 export const theme: Theme = createTheme({
   cssVariables: { colorSchemeSelector: "data-mui-color-scheme" },
-  colorSchemes: { light: { palette: palette(DAY) }, dark: { palette: palette(NIGHT) } },
+  colorSchemes: {
+    light: { palette: palette(DAY) },
+    dark: { palette: palette(NIGHT) },
+    // A scheme of our own is not completed as the two usual ones are.
+    sun: { palette: createTheme({ palette: { mode: "light", ...palette(SUN) } }).palette },
+  },
   shape: { borderRadius: 4 },
   typography: {
     fontFamily: BODY,

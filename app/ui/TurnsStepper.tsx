@@ -1,7 +1,5 @@
-import IconButton from "@mui/material/IconButton";
-import Add from "@mui/icons-material/Add";
-import Remove from "@mui/icons-material/Remove";
 import { formatTurns } from "#core/units/workshop.ts";
+import { StepButton } from "./StepButton.tsx";
 
 interface TurnsStepperProps {
   readonly label: string;
@@ -12,13 +10,6 @@ interface TurnsStepperProps {
 }
 
 const STEP = 0.25;
-const STYLE = {
-  width: 52,
-  height: 52,
-  border: "1px solid var(--brass)",
-  borderRadius: 1,
-  color: "var(--brass)",
-};
 
 /** A screw in quarter turns, for gloves. */
 export function TurnsStepper({ label, value, from, to, onChange }: TurnsStepperProps) {
@@ -26,23 +17,19 @@ export function TurnsStepper({ label, value, from, to, onChange }: TurnsStepperP
   return (
     <div className="turns" role="group" aria-label={label}>
       <span className="label">{label}</span>
-      <IconButton
-        aria-label={`${label} a quarter turn less`}
+      <StepButton
+        label={`${label} a quarter turn less`}
+        up={false}
         disabled={value <= from}
-        onClick={() => step(-STEP)}
-        sx={STYLE}
-      >
-        <Remove />
-      </IconButton>
+        onStep={() => step(-STEP)}
+      />
       <strong>{value < 0 ? `−${formatTurns(-value)}` : formatTurns(value)}</strong>
-      <IconButton
-        aria-label={`${label} a quarter turn more`}
+      <StepButton
+        label={`${label} a quarter turn more`}
+        up
         disabled={value >= to}
-        onClick={() => step(STEP)}
-        sx={STYLE}
-      >
-        <Add />
-      </IconButton>
+        onStep={() => step(STEP)}
+      />
     </div>
   );
 }

@@ -11,6 +11,8 @@ export const Preferences = z.object({
   mixture: z.enum(["lambda", "afr"]).default("lambda"),
   /** single keys act wherever nothing is being typed */
   keys: z.enum(["on", "off"]).default("on"),
+  /** the three hints on the first card */
+  hints: z.enum(["shown", "read"]).default("shown"),
   /** what this tuner does about a cylinder that differs */
   cylinderSchool: z.enum(CYLINDER_SCHOOLS).default("causeFirst"),
 });

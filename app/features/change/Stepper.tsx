@@ -1,15 +1,22 @@
-import IconButton from "@mui/material/IconButton";
-import Add from "@mui/icons-material/Add";
-import Remove from "@mui/icons-material/Remove";
 import { useState } from "react";
 import { type Part } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
+import { StepButton } from "#app/ui/StepButton.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
 
 export const asText = (part: Part, value: number): string =>
   part === "screwTurns" ? formatTurns(value) : String(value);
+
+/** A screw may be typed as a fraction: a pad of digits has no stroke for it. */
+const KEYS = {
+  pilot: "decimal",
+  screwTurns: "text",
+  clip: "numeric",
+  main: "decimal",
+  shimMm: "decimal",
+} as const;
 
 export interface StepperProps {
   readonly part: Part;
@@ -25,35 +32,17 @@ export function Stepper({ part, values, fitted, problem }: StepperProps) {
   const now = typed.ok ? typed.value : fitted;
   const below = values.filter((value) => value < now).at(-1);
   const above = values.find((value) => value > now);
-  const step = (to: number | undefined, words: string, icon: typeof Add) => {
-    const Icon = icon;
-    return (
-      <IconButton
-        aria-label={`${PART_NAMES[part]} ${words}`}
-        disabled={to === undefined}
-        onClick={() => to !== undefined && setText(asText(part, to))}
-        sx={{
-          width: 52,
-          height: 52,
-          border: "1px solid var(--brass)",
-          borderRadius: 1,
-          color: "var(--brass)",
-        }}
-      >
-        <Icon />
-      </IconButton>
-    );
-  };
+  const step = (up: boolean, to: number | undefined) => (
+    <StepButton
+      label={`${PART_NAMES[part]} ${up ? "up" : "down"}`}
+      up={up}
+      disabled={to === undefined}
+      onStep={() => to !== undefined && setText(asText(part, to))}
+    />
+  );
   return (
-    <div
-      style={{
-        display: "grid",
-        gridTemplateColumns: "52px minmax(0, 1fr) 52px",
-        gap: 8,
-        alignItems: "start",
-      }}
-    >
-      {step(below, "down", Remove)}
+    <div className="stepper">
+      {step(false, below)}
       <TypedField
         name={part}
         label={PART_NAMES[part]}
@@ -61,9 +50,9 @@ export function Stepper({ part, values, fitted, problem }: StepperProps) {
         onChange={(event) => setText(event.target.value)}
         problem={problem}
         hint={`Fitted: ${partValueInFull(part, fitted)}`}
-        keys="text"
+        keys={KEYS[part]}
       />
-      {step(above, "up", Add)}
+      {step(true, above)}
     </div>
   );
 }

@@ -1,45 +1,21 @@
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useState } from "react";
-import { useFetcher } from "react-router";
+import { useState } from "react";
 import { type Header } from "#core/log/schema.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { RigFace } from "#app/frame/RigFace.tsx";
 import { exportRigs, saveFile } from "#app/journal/export.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
-import { type Answer, Said } from "./Said.tsx";
+import { ConfirmGone } from "./ConfirmGone.tsx";
 
 export function Remove({ header, onDone }: { header: Pick<Header, "id" | "name">; onDone: () => void }) {
-  const fetcher = useFetcher<Answer>();
-  // What could not be deleted is said where it was asked.
-  const gone = fetcher.state === "idle" && fetcher.data?.said !== undefined;
-  useEffect(() => {
-    if (gone) onDone();
-  }, [gone, onDone]);
   return (
-    <Dialog open onClose={onDone} aria-labelledby="remove-title">
-      <DialogTitle id="remove-title">Delete {header.name} and its whole log?</DialogTitle>
-      <DialogContent>
-        <p className="flush">This cannot be undone. Export it first if it may be wanted again.</p>
-        <Said answer={fetcher.data} />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onDone}>Keep it</Button>
-        <Button
-          color="error"
-          variant="contained"
-          disabled={fetcher.state !== "idle"}
-          onClick={() => {
-            void fetcher.submit({ intent: "remove", rigId: header.id }, { method: "post" });
-          }}
-        >
-          Delete it
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <ConfirmGone
+      title={`Delete ${header.name} and its whole log?`}
+      words="This cannot be undone. Export it first if it may be wanted again."
+      deed="Delete it"
+      task={{ intent: "remove", rigId: header.id }}
+      onDone={onDone}
+    />
   );
 }
 

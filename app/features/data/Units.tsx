@@ -11,6 +11,7 @@ export const UNIT_FIELDS = [
   ["vacuum", "Vacuum gauges", ["kPa", "cmHg", "inHg", "mbar"]],
   ["mixture", "Mixture meter", ["lambda", "afr"]],
   ["keys", "Single keys", ["on", "off"]],
+  ["hints", "Hints on the card", ["shown", "read"]],
 ] as const;
 
 export const UNIT_NAMES: Readonly<Record<string, string>> = { lambda: "λ", afr: "AFR" };

@@ -12,7 +12,8 @@ import { readPreferences, writePreferences } from "#app/store/preferences.ts";
 import { listRigs, removeRig } from "#app/store/book.ts";
 import { readSpace } from "#app/store/space.ts";
 import { rawData } from "#app/store/raw.ts";
-import { Tasks, importFile, nameInstrument } from "./tasks.ts";
+import { Demo } from "./Demo.tsx";
+import { Tasks, bringDemoBack, importFile, nameInstrument, wipeDemo } from "./tasks.ts";
 import { Import } from "./Import.tsx";
 import { Rigs } from "./Rigs.tsx";
 import { Units } from "./Units.tsx";
@@ -42,6 +43,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   if (!read.ok) return read.answer;
   const task = read.sent;
   if (task.intent === "import") return importFile(task.file);
+  if (task.intent === "wipeDemo") return wipeDemo();
+  if (task.intent === "loadDemo") return bringDemoBack();
   if (task.intent === "preferences") {
     const kept = await writePreferences(Preferences.parse(task));
     return kept.ok
@@ -82,6 +85,7 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
         {trouble !== undefined && <Caution grave>{trouble}</Caution>}
         <Rigs headers={headers} unreadable={unreadable} />
         <Import />
+        <Demo headers={headers} />
         <Units preferences={preferences} />
         <Instruments names={instruments} />
         <section className="stack">

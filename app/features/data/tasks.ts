@@ -4,6 +4,9 @@ import { RigId } from "#core/log/schema.ts";
 import { refused } from "#app/journal/save.ts";
 import { NamedInstrument, readInstrumentNames, writeInstrumentNames } from "#app/store/instruments.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
+import { loadDemo } from "#app/journal/demo.ts";
+import { removeRigs } from "#app/store/book.ts";
+import { isDemo } from "#app/store/demo-rigs.ts";
 import { failed } from "#app/store/failure.ts";
 import { importInWorker } from "#app/store/importing.ts";
 
@@ -12,10 +15,25 @@ export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string
 export const Tasks = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("import"), file: z.instanceof(Blob, { message: "Choose a file first." }) }),
   z.object({ intent: z.literal("remove"), rigId: RigId }),
+  z.object({ intent: z.literal("wipeDemo") }),
+  z.object({ intent: z.literal("loadDemo") }),
   z.object({ intent: z.literal("preferences"), ...Preferences.shape }),
   z.object({ intent: z.literal("nameInstrument"), ...SentInstrument }),
   z.object({ intent: z.literal("dropInstrument"), ...SentInstrument }),
 ]);
+
+export async function wipeDemo() {
+  const wiped = await removeRigs(isDemo);
+  return wiped.ok
+    ? data({ said: "The demo is gone. Your own rigs are as they were." }, { status: 200 })
+    : refused({ message: wiped.problem.message }, 507);
+}
+
+export async function bringDemoBack() {
+  const loaded = await loadDemo();
+  if (!loaded.ok) return refused({ message: loaded.problem.message }, 507);
+  return data({ said: `The demo is back: ${loaded.value.rigs} rigs.` }, { status: 200 });
+}
 
 export async function importFile(file: Blob) {
   if (file.size === 0) return refused({ message: "Choose a file first: this one is empty." });

@@ -1,11 +1,10 @@
 import clsx from "clsx";
 import css from "./idle.module.css";
+import { StepButton } from "#app/ui/StepButton.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
-import Add from "@mui/icons-material/Add";
 import Close from "@mui/icons-material/Close";
-import Remove from "@mui/icons-material/Remove";
 import { useEffect, useState } from "react";
 import type { BestIdle, IdlePoint } from "#core/idle/best-idle.ts";
 import type { Settling } from "#core/instruments/settled.ts";
@@ -68,13 +67,6 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
     const now = readTypedNumber(rpm);
     setRpm(String(Math.round(Math.max(0, (now.ok ? now.value : usualRpm) + by))));
   };
-  const button = {
-    width: 52,
-    height: 56,
-    border: "1px solid var(--brass)",
-    borderRadius: 1,
-    color: "var(--brass)",
-  };
   return (
     <form
       className={css["walk-panel"]}
@@ -84,19 +76,15 @@ export function WalkPanel({ turns, onTurns, turnedAt, live, usualRpm, onAdd }: W
         add(rpm);
       }}
     >
-      <div className={css["turn-row"]}>
-        <IconButton aria-label="A quarter turn in" onClick={() => step(-0.25)} sx={button}>
-          <Remove />
-        </IconButton>
+      <div className="stepper">
+        <StepButton label="A quarter turn in" up={false} onStep={() => step(-0.25)} />
         <TypedField
           label="Turns out"
           value={turns}
           onChange={(event) => onTurns(event.target.value)}
           problem={fields["turns"]}
         />
-        <IconButton aria-label="A quarter turn out" onClick={() => step(0.25)} sx={button}>
-          <Add />
-        </IconButton>
+        <StepButton label="A quarter turn out" up onStep={() => step(0.25)} />
       </div>
       {live ? (
         <Button

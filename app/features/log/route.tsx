@@ -1,71 +1,38 @@
 import Button from "@mui/material/Button";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, useState } from "react";
-import { useFetcher } from "react-router";
-import { dayOf } from "#core/log/schema.ts";
-import type { LogLine } from "#core/log/fold.ts";
+import { useCallback, useRef, useState } from "react";
+import { data } from "react-router";
+import * as z from "zod";
+import type { Route } from "./+types/route";
+import { EntryId, RigId } from "#core/log/schema.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
 import { printOnly } from "#app/ui/print.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { usePrinting } from "#app/ui/use-printing.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLineItem } from "#app/frame/LogLines.tsx";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { moveEntries } from "#app/journal/move-entries.ts";
+import { readSent, refused } from "#app/journal/save.ts";
+import { listRigs } from "#app/store/book.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
-import { lineWords } from "#app/vocabulary/entries.ts";
-import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { items, matching, type Item } from "./items.ts";
+import { NoteForm } from "./NoteForm.tsx";
+import { WrongRig } from "./WrongRig.tsx";
 
-type Item = { key: string; day: string } | { key: string; line: LogLine };
+const Moved = z.object({ to: RigId, ids: z.array(EntryId).min(1, "Tick what goes there.").max(40) });
 
-/** Newest first, a heading per day. */
-function items(lines: readonly LogLine[]): Item[] {
-  const found: Item[] = [];
-  let day = "";
-  for (const line of [...lines].reverse()) {
-    const its = dayOf(line.entry.at);
-    if (its !== day) found.push({ key: its, day: line.entry.at });
-    day = its;
-    found.push({ key: line.entry.id, line });
-  }
-  return found;
+export async function clientLoader() {
+  const shelf = await listRigs();
+  return { rigs: shelf.ok ? shelf.value.headers : [] };
 }
 
-function matching(
-  lines: readonly LogLine[],
-  search: string,
-  units: Preferences,
-  stoichiometric: number,
-): readonly LogLine[] {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return lines;
-  return lines.filter((line) => {
-    const { kind, what, result } = lineWords(line, units, stoichiometric);
-    const text = `${kind} ${what} ${result} ${line.entry.at}`.toLowerCase();
-    return words.every((word) => text.includes(word));
-  });
-}
-
-function NoteForm() {
-  const { header } = useRig();
-  const fetcher = useFetcher<ActionProblem>();
-  const form = useRef<HTMLFormElement>(null);
-  const saved = fetcher.state === "idle" && fetcher.data !== undefined && fetcher.data.message === undefined;
-  useEffect(() => {
-    if (saved) form.current?.reset();
-  }, [saved, fetcher.data]);
-  return (
-    <fetcher.Form method="post" action={`/rigs/${header.id}`} className="stack no-print" ref={form}>
-      <input type="hidden" name="intent" value="note" />
-      <div className="row" style={{ flexWrap: "nowrap" }}>
-        <TypedField name="text" label="Note" fullWidth most={2000} problem={fetcher.data?.fields?.["text"]} />
-        <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
-          Add note
-        </Button>
-      </div>
-      <Problem message={fetcher.data?.message} />
-    </fetcher.Form>
-  );
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const read = readSent(Moved, await request.json());
+  if (!read.ok) return read.answer;
+  const moved = await moveEntries(params.rigId, read.sent.to, read.sent.ids);
+  if (!moved.ok) return refused({ message: moved.message }, 409);
+  const what = moved.moved === 1 ? "One entry" : `${moved.moved} entries`;
+  return data({ said: `${what} moved to ${moved.to}.` }, { status: 200 });
 }
 
 function DayHeading({ day }: { day: string }) {
@@ -95,8 +62,11 @@ function PrintedLog({ shown }: { shown: readonly Item[] }) {
   );
 }
 
-export default function LogRoute() {
+export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
+  const [wrong, setWrong] = useState(false);
+  const leaveWrong = useCallback(() => setWrong(false), []);
+  const others = loaderData.rigs.filter(({ id }) => id !== context.header.id);
   const { present, preferences, build } = context;
   const [search, setSearch] = useState("");
   const shown = items(matching(present.lines, search, preferences, fuelFromLog(build.fuel).stoichiometric));
@@ -116,9 +86,16 @@ export default function LogRoute() {
     <div className="stack">
       <div className="row apart">
         <h1>The log</h1>
-        <Button variant="outlined" onClick={() => printOnly("log")}>
-          Print
-        </Button>
+        <div className="row no-print">
+          {others.length > 0 && (
+            <Button variant="outlined" onClick={() => setWrong(true)}>
+              That was the wrong rig
+            </Button>
+          )}
+          <Button variant="outlined" onClick={() => printOnly("log")}>
+            Print
+          </Button>
+        </div>
       </div>
       <p className="quiet flush">
         Nothing is edited: a wrong entry is struck through by a later one, and can be brought back.
@@ -132,6 +109,7 @@ export default function LogRoute() {
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
+      {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && <p className="quiet">Nothing in the log matches “{search}”.</p>}
       {printing ? (
         <PrintedLog shown={shown} />

@@ -5,6 +5,7 @@ import type { Route } from "./+types/route";
 import type { Header } from "#core/log/schema.ts";
 import { demoTrouble, loadDemo } from "#app/journal/demo.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -89,27 +90,59 @@ function RigCard({ header, revision, preferences }: RigCardProps) {
   );
 }
 
+/** Whoever has looked round enough goes on with a machine of his own. */
+function OnlyTheDemo() {
+  return (
+    <p className={css["only-demo"]}>
+      <span>These rigs are invented, to look round with. Yours takes a minute and a half.</span>
+      <Button component={Link} to="/new" variant="contained">
+        Set up my rig
+      </Button>
+      <Button component={Link} to="/data#demo" variant="outlined">
+        Wipe the demo
+      </Button>
+    </p>
+  );
+}
+
 function EmptyPaddock() {
   const fetcher = useFetcher<ActionProblem>();
   return (
     <section className="stack">
       <h1>The paddock is empty</h1>
       <p className="lead quiet">
-        A rig is a machine with its carburettor and its log. Bring one in from a file, or load the demo: an
-        invented 250 enduro with two days of looks at an invented mountain.
+        A rig is a machine with its carburettor and its log. Begin with your own, or look round first.
       </p>
-      <div className="row">
-        <fetcher.Form method="post">
-          <Button type="submit" variant="contained" disabled={fetcher.state !== "idle"}>
-            {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
+      <div className={css["ways"]}>
+        <section>
+          <h2>Your own rig</h2>
+          <p className="quiet">
+            Six short questions, a minute and a half: what it is, what is in it, the air it was right in. Then
+            its first card.
+          </p>
+          <Button component={Link} to="/new" variant="contained">
+            Set up my rig
           </Button>
-        </fetcher.Form>
-        <Button component={Link} to="/new" variant="outlined">
-          New rig
-        </Button>
-        <Button component={Link} to="/data" variant="outlined">
-          Import a log
-        </Button>
+        </section>
+        <section>
+          <h2>The demo</h2>
+          <p className="quiet">
+            Five invented rigs with days of looks: a 250 enduro on its mountain, a kart, a farm ATV, a twin, a
+            methanol racer. Wiped with one tap when you have seen enough.
+          </p>
+          <fetcher.Form method="post">
+            <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
+              {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
+            </Button>
+          </fetcher.Form>
+        </section>
+        <section>
+          <h2>From a file</h2>
+          <p className="quiet">A log exported on another phone or laptop comes in whole.</p>
+          <Button component={Link} to="/data" variant="outlined">
+            Import a log
+          </Button>
+        </section>
       </div>
       <Problem message={fetcher.data?.message} />
     </section>
@@ -135,6 +168,7 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
             </Button>
           </div>
         )}
+        {rigs.length > 0 && rigs.every(({ header }) => isDemo(header.id)) && <OnlyTheDemo />}
         {rigs.map(({ header, revision }) => (
           <RigCard key={header.id} header={header} revision={revision} preferences={preferences} />
         ))}

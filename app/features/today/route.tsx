@@ -9,6 +9,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { LogLines } from "#app/frame/LogLines.tsx";
 import { BetterOrWorse } from "./BetterOrWorse.tsx";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
+import { Hints } from "./Hints.tsx";
 import { OneQuestion } from "./OneQuestion.tsx";
 import { PlanList } from "./PlanList.tsx";
 import { RideReport } from "./RideReport.tsx";
@@ -84,6 +85,7 @@ export default function TodayRoute() {
         <h1>{title}</h1>
         <p className="lead quiet">{reason}</p>
       </div>
+      <Hints preferences={preferences} />
       <OneQuestion context={context} />
       {!held && <PlanList context={context} advice={advice} />}
       <div className={clsx("row", css["actions"])}>

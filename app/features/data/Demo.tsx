@@ -1,0 +1,52 @@
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import type { Header } from "#core/log/schema.ts";
+import { isDemo } from "#app/store/demo-rigs.ts";
+import { ConfirmGone } from "./ConfirmGone.tsx";
+import { type Answer, Said } from "./Said.tsx";
+
+/** How many rigs the demo has. */
+const RIGS = 5;
+
+/** The invented rigs: they can go, and come back as they were. */
+export function Demo({ headers }: { headers: readonly Header[] }) {
+  const [wiping, setWiping] = useState(false);
+  const fetcher = useFetcher<Answer>();
+  const here = headers.filter(({ id }) => isDemo(id)).length;
+  return (
+    <section className="stack" id="demo">
+      <h2>The demo</h2>
+      <p className="quiet flush">
+        {RIGS} invented rigs to try things on. They count for nothing in your own, and take your own with them
+        nowhere: wipe them when you have seen enough, bring them back when you want to show someone.
+      </p>
+      <div className="row">
+        {here > 0 && (
+          <Button variant="outlined" color="error" onClick={() => setWiping(true)}>
+            Wipe the demo
+          </Button>
+        )}
+        {here < RIGS && (
+          <Button
+            variant="outlined"
+            disabled={fetcher.state !== "idle"}
+            onClick={() => void fetcher.submit({ intent: "loadDemo" }, { method: "post" })}
+          >
+            {fetcher.state === "idle" ? "Bring the demo back" : "Bringing it back…"}
+          </Button>
+        )}
+      </div>
+      <Said answer={fetcher.data} />
+      {wiping && (
+        <ConfirmGone
+          title={here === 1 ? "Wipe the demo’s rig?" : `Wipe the demo’s ${here} rigs?`}
+          words="What was logged on them goes too. Your own rigs stay as they are."
+          deed="Wipe them"
+          task={{ intent: "wipeDemo" }}
+          onDone={() => setWiping(false)}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+/** Three hints for who sees a card for the first time: one at a time, gone once read. */
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import { Problem } from "#app/ui/Problem.tsx";
+import type { ActionProblem } from "#app/journal/save.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+import css from "./today.module.css";
+
+const HINTS = [
+  {
+    about: "The strip",
+    words:
+      "The throttle from shut to wide open. The line is how lean or rich it is there, as far as the looks can say; the band is the doubt. Tap a zone to look at it.",
+  },
+  {
+    about: "The plan",
+    words:
+      "At most three changes, each for its own zone. Fit them, tap “fitted”, ride, and say what you saw: one look each is all it asks.",
+  },
+  {
+    about: "The card",
+    words:
+      "What is fitted and what to fit for the air of today. It is worked out anew with every figure you type; print it and tape it to the air box.",
+  },
+] as const;
+
+export function Hints({ preferences }: { preferences: Preferences }) {
+  const [at, setAt] = useState(0);
+  const fetcher = useFetcher<ActionProblem>();
+  const hint = HINTS[at];
+  if (preferences.hints === "read" || !hint) return null;
+  const last = at === HINTS.length - 1;
+  const read = () => {
+    const next = { ...preferences, hints: "read", intent: "preferences" };
+    void fetcher.submit(next, { method: "post", action: "/data" });
+  };
+  return (
+    <aside className={css["hint"]} aria-label="Hints">
+      <p className="flush" aria-live="polite">
+        <strong>
+          {at + 1} of {HINTS.length} · {hint.about}.
+        </strong>{" "}
+        {hint.words}
+      </p>
+      <Problem message={fetcher.data?.message} />
+      <div className="row">
+        <Button
+          variant="outlined"
+          disabled={fetcher.state !== "idle"}
+          onClick={last ? read : () => setAt(at + 1)}
+        >
+          {last ? "Got it" : "Next"}
+        </Button>
+        {!last && (
+          <Button disabled={fetcher.state !== "idle"} onClick={read}>
+            I know all that
+          </Button>
+        )}
+      </div>
+    </aside>
+  );
+}
