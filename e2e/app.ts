@@ -42,6 +42,11 @@ export async function untilKept(page: Page, words: string): Promise<void> {
   await expect.poll(stored).toContain(words);
 }
 
+/** Opens sections of the rig editor: they are folded until they are wanted. */
+export async function unfold(page: Page, ...titles: readonly string[]): Promise<void> {
+  for (const title of titles) await page.getByRole("heading", { level: 2, name: title, exact: true }).click();
+}
+
 /** The enduro among the rigs on the Data page. */
 export const rigLine = (page: Page) => page.getByRole("group", { name: "250 enduro" });
 

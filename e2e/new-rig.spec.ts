@@ -1,7 +1,7 @@
 /** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
 import { expect, test } from "./test.ts";
 import type { Page } from "@playwright/test";
-import { cardText, expectAccessible, open, openRig, RIG, typeAir } from "./app.ts";
+import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold } from "./app.ts";
 
 /** Counts what a hand does: taps on what can be pressed, and fields typed into. */
 function hand(page: Page) {
@@ -85,14 +85,34 @@ test("a rig is given its name and its plate later", async ({ page }) => {
 
 test("a needle thicker than its jet and a bore of no size are refused where they stand", async ({ page }) => {
   await openRig(page, "/build");
+  await unfold(page, "Needle and jet");
   await page.getByLabel("Needle jet", { exact: true }).fill("2.5");
   await page.getByRole("button", { name: "Save the rig" }).click();
   await expect(page.getByText(/needle must be thinner than its jet \(2.5 mm\)/)).toBeVisible();
   await page.getByLabel("Needle jet", { exact: true }).fill("2.68");
+  await unfold(page, "Carburettor");
   await page.getByLabel("Throttle bore").fill("wide");
+  await unfold(page, "Carburettor");
   await page.getByRole("button", { name: "Save the rig" }).click();
+  // What is wrong lay folded: it is opened, and the hand is put there.
+  await expect(page.getByLabel("Throttle bore")).toBeFocused();
   await expect(page.getByText("“wide” is not a number.")).toBeVisible();
   await expect(page.getByLabel("Throttle bore")).toHaveValue("wide");
+});
+
+test("a needle’s table is pasted instead of typed, and refused at its row", async ({ page }) => {
+  await openRig(page, "/build");
+  await unfold(page, "Needle and jet");
+  await page.getByText("Paste a table").click();
+  const table = page.getByLabel(/^Along the needle/);
+  await table.fill("0\t2.51\n20\t2.51\n10\t2.4");
+  await page.getByRole("button", { name: "Take these points" }).click();
+  await expect(page.getByText(/Row 3: it must lie further along/)).toBeVisible();
+  await expect(table).toHaveValue(/20\t2.51/);
+  await table.fill("along;thickness\n0;2,51\n24;2,51\n38;2,2\n55;1,7");
+  await page.getByRole("button", { name: "Take these points" }).click();
+  await expect(page.getByText("4 points are in the fields.")).toBeVisible();
+  await expect(page.getByLabel("Point 4, along")).toHaveValue("55");
 });
 
 test("a cleaned main side is logged and widens the doubt at the top", async ({ page }) => {
@@ -108,13 +128,15 @@ test("a cleaned main side is logged and widens the doubt at the top", async ({ p
   await expect(page.getByText("Brings back doubt about the main jet")).toBeVisible();
   await page.getByLabel("Words for the log").fill("Main passage blown out");
   await page.getByRole("button", { name: "Save the rig" }).click();
-  await expect(page.getByText("Main passage blown out").first()).toBeVisible();
+  await expect(page.getByText("Saved: the machine as it is from now on.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "The rig" })).toBeVisible();
   await page.goto(`${RIG}/why`);
   await expect.poll(doubt).toBeGreaterThan(before + 1);
 });
 
 test("the needle moves with the throttle and the clip", async ({ page }) => {
   await openRig(page, "/build");
+  await unfold(page, "Needle and jet");
   const ring = page.getByText(/Open ring/);
   const before = await ring.textContent();
   await page.getByRole("slider", { name: "Throttle" }).press("End");
@@ -124,12 +146,13 @@ test("the needle moves with the throttle and the clip", async ({ page }) => {
 
 test("a part locked by the class stays as it is on every card", async ({ page }) => {
   await openRig(page, "/build");
+  await unfold(page, "Class rules");
   await page
     .getByRole("group", { name: "Locked by the rules" })
     .getByRole("button", { name: "Main" })
     .click();
   await page.getByRole("button", { name: "Save the rig" }).click();
-  await page.waitForURL((url) => url.pathname === RIG);
+  await expect(page.getByText("Saved: the machine as it is from now on.")).toBeVisible();
   await page.goto(`${RIG}/air`);
   await typeAir(page, { temperature: "30", humidity: "40", pressure: "780" });
   await page.getByRole("button", { name: "Save this air" }).click();
@@ -139,6 +162,7 @@ test("a part locked by the class stays as it is on every card", async ({ page })
 
 test("a number that changes is asked about: measured better, or another part", async ({ page }) => {
   await openRig(page, "/build");
+  await unfold(page, "Needle and jet");
   await page.getByLabel("Needle jet", { exact: true }).fill("2.69");
   await page.getByRole("button", { name: "Save the rig" }).click();
   const asked = page.getByRole("region", { name: "What changed" });
@@ -146,9 +170,15 @@ test("a number that changes is asked about: measured better, or another part", a
   await expect(asked.getByText("The needle jet")).toBeVisible();
   await asked.getByRole("button", { name: "Another part" }).click();
   await asked.getByRole("button", { name: "Save it so" }).click();
-  await page.waitForURL((url) => url.pathname === RIG);
-  await page.goto(`${RIG}/build`);
-  await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.69");
+  await expect(asked).toHaveCount(0);
+  // The place is kept: saved once more, it stands on what was just saved.
+  await page.getByLabel("Needle jet", { exact: true }).fill("2.7");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await asked.getByRole("button", { name: "Save it so" }).click();
+  await expect(asked).toHaveCount(0);
+  await page.reload();
+  await unfold(page, "Needle and jet");
+  await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.7");
 });
 
 test("ways of working go into the log, and the plan keeps to them", async ({ page }) => {

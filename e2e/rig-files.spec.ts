@@ -1,7 +1,7 @@
 /** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { expect, test } from "./test.ts";
-import { open, openRig, RIG, rigLine } from "./app.ts";
+import { open, openRig, RIG, rigLine, unfold } from "./app.ts";
 
 test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({
   page,
@@ -117,6 +117,7 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
 
 test("several carburettors, each its own, are described on one bench", async ({ page }) => {
   await openRig(page, "/build");
+  await unfold(page, "Machine", "How many carburettors", "Needle and jet");
   await page.getByLabel("Cylinders").fill("2");
   await page.getByLabel("Carburettors", { exact: true }).fill("2");
   await page.getByRole("button", { name: "Each its own" }).click();
@@ -127,8 +128,9 @@ test("several carburettors, each its own, are described on one bench", async ({ 
   await page.getByLabel("Needle jet", { exact: true }).fill("2.7");
   await page.getByRole("button", { name: "Save the rig" }).click();
   await page.getByRole("button", { name: "Save it so" }).click();
-  await page.waitForURL((url) => url.pathname === RIG);
-  await page.goto(`${RIG}/build`);
+  await expect(page.getByText("Saved: the machine as it is from now on.")).toBeVisible();
+  await page.reload();
+  await unfold(page, "Needle and jet");
   await page.getByRole("button", { name: "No. 2" }).click();
   await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.7");
 });
@@ -137,6 +139,8 @@ test("assumed values are named on the card until they are confirmed", async ({ p
   test.skip(isMobile, "on the phone the card is a drawer");
   await open(page, "/rigs/rig:demo-twin/build");
   await open(page, "/rigs/rig:demo-atv/build");
+  await expect(page.getByText(/^\d+ assumed$/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Open all" }).click();
   await expect(page.getByText("Assumed: not measured yet.").first()).toBeVisible();
   await page
     .getByRole("button", { name: /assumed: these are right/ })

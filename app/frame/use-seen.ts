@@ -5,10 +5,12 @@ import { useRig } from "./use-rig.ts";
 
 /**
  * @param answer - of the last save: what it has put there, or what was there already
- * @returns what the form on this screen stands on
+ * @returns what the form on this screen stands on; a refusal for another reason leaves it
  */
 export function useSeen(kind: EntryKind, answer: { readonly seen?: string } | undefined): string {
   const { present } = useRig();
-  const [opened] = useState(() => newestOf(present, kind));
-  return answer?.seen ?? opened;
+  const [seen, setSeen] = useState(() => newestOf(present, kind));
+  const told = answer?.seen;
+  if (told !== undefined && told !== seen) setSeen(told);
+  return told ?? seen;
 }

@@ -2,12 +2,43 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Box } from "#core/log/schema.ts";
 import { type BoxRead } from "#core/rig/box-table.ts";
-import { boxCsv, readBoxFile } from "./csv.ts";
+import { boxCsv, readBoxFile, readBoxText, type BoxFileRead } from "./csv.ts";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { GoodOnes } from "../GoodOnes.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
+import { TypedField } from "#app/ui/TypedField.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { saveFile } from "#app/journal/export.ts";
+
+/** Two columns of a spreadsheet, or the text of a CSV. */
+function PasteJets({ onPaste }: { onPaste: (text: string) => void }) {
+  const [text, setText] = useState("");
+  return (
+    <details className="protocol">
+      <summary>Paste a list</summary>
+      <div className="stack tight">
+        <TypedField
+          label="Part and size: a row a jet"
+          multiline
+          minRows={4}
+          maxRows={10}
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+          hint="main 152, pilot 45, shim 0.5; or with a heading, as in an exported CSV."
+          most={20_000}
+        />
+        <Button
+          variant="outlined"
+          className="start"
+          disabled={text.trim() === ""}
+          onClick={() => onPaste(text)}
+        >
+          Take these jets
+        </Button>
+      </div>
+    </details>
+  );
+}
 
 export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
   const { build, header } = useRig();
@@ -19,11 +50,11 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
     setHalfGood(undefined);
     setTaken(read.good);
   };
-  const open = async (file: File) => {
+  const read = async (asked: BoxFileRead | Promise<BoxFileRead>) => {
     setTrouble(undefined);
     setHalfGood(undefined);
     setTaken(undefined);
-    const answer = await readBoxFile(file);
+    const answer = await asked;
     if (!answer.ok) setTrouble(answer.message);
     else if (answer.read.bad.length > 0) setHalfGood(answer.read);
     else take(answer.read);
@@ -35,7 +66,7 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
           words="Import CSV"
           label="Box file to import"
           accept=".csv,text/csv,text/plain"
-          onFiles={([file]) => file && void open(file)}
+          onFiles={([file]) => file && void read(readBoxFile(file))}
         />
         <Button
           variant="outlined"
@@ -49,6 +80,7 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
           Export CSV
         </Button>
       </div>
+      <PasteJets onPaste={(text) => void read(readBoxText(text))} />
       <Problem message={trouble} />
       {taken !== undefined && (
         <p className="flush" role="status">

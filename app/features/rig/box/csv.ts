@@ -19,6 +19,19 @@ export async function readBoxFile(file: Blob): Promise<BoxFileRead> {
   // A NUL or the sign for undecodable bytes: a picture, a spreadsheet's own format, another encoding.
   if (/[\0\uFFFD]/.test(text))
     return failed("This is no text file. Save the table as CSV (UTF-8), then choose that.");
+  return readBoxText(text);
+}
+
+/** Two columns without a heading, as one types or copies them: part and size. */
+const BARE = /^\s*"?(pilot|main|shim)"?\s*[\t;,| ]/i;
+
+/** The same of a table as text: pasted, with its heading or as two columns without one. */
+export function readBoxText(pasted: string): BoxFileRead {
+  const bare = BARE.test(pasted);
+  // Columns apart by a blank are no table to the package.
+  const rows = bare ? pasted.replace(/^([ ]*\w+) +(?=\S)/gm, "$1\t") : pasted;
+  const delimiter = /[\t;,|]/.exec(rows)?.[0] ?? ",";
+  const text = bare ? `part${delimiter}size\n${rows.trimStart()}` : rows;
   const { data, meta } = Papa.parse<Partial<BoxRow>>(text.replace(/^\uFEFF/, ""), {
     header: true,
     skipEmptyLines: "greedy",
@@ -31,11 +44,14 @@ export async function readBoxFile(file: Blob): Promise<BoxFileRead> {
     );
   if (data.length > MOST_ROWS)
     return failed(`This file has ${data.length} rows; a jet box has at most ${MOST_ROWS}.`);
-  const rows = data.map(
+  const cells = data.map(
     (row) =>
       Object.fromEntries(BOX_COLUMNS.map((column) => [column, asWritten(row[column] ?? "")])) as BoxRow,
   );
-  return { ok: true, read: boxFromRows(rows) };
+  const read = boxFromRows(cells);
+  // Where the heading is ours the first row pasted is row 1.
+  const bad = bare ? read.bad.map((one) => ({ ...one, line: one.line - 1 })) : read.bad;
+  return { ok: true, read: { ...read, bad } };
 }
 
 /** What a spreadsheet would run instead of show; a negative number is a number. */

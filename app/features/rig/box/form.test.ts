@@ -1,6 +1,6 @@
 import type { Box } from "#core/log/schema.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { boxCsv, readBoxFile } from "./csv.ts";
+import { boxCsv, readBoxFile, readBoxText } from "./csv.ts";
 import { BoxForm, boxTexts } from "./form.ts";
 
 const BOX: Box = {
@@ -49,6 +49,23 @@ describe("a box as CSV", () => {
   it("takes semicolons, a byte order mark, capitals and decimal commas", async () => {
     const read = await readBoxFile(file("\uFEFFPart;Size\nmain;152,5\nPILOT;45\n;\n"));
     expect(read.ok && read.read.box).toMatchObject({ mains: [152.5], pilots: [45] });
+  });
+
+  it.each([
+    ["two columns of a spreadsheet", "main\t152,5\nmain\t155\npilot\t45\n"],
+    ["a list as one types it", "main 152.5\nmain  155\nPilot 45"],
+    ["a CSV", "part;size\nmain;152,5\nmain;155\npilot;45"],
+  ])("takes %s, pasted", (_, text) => {
+    expect(readBoxText(text)).toEqual({
+      ok: true,
+      read: { box: { pilots: [45], mains: [152.5, 155], shimsMm: [] }, good: 3, bad: [] },
+    });
+  });
+
+  it("names a bad row of what was pasted as it was counted there", () => {
+    const read = readBoxText("main 150\nmain big\nhorn 3");
+    expect(read.ok && read.read.bad.map(({ line }) => line)).toEqual([2, 3]);
+    expect(readBoxText("some words\nand more")).toMatchObject({ ok: false });
   });
 
   it("names each bad row by its number, and says nothing of the good ones", async () => {

@@ -65,10 +65,7 @@ export function CarburettorsEditor({ start }: { start: Build }) {
         />
       )}
       <CarburettorSection key={`body ${at}`} at={at} />
-      <div className="beside">
-        <NeedleSection key={`needle ${at}`} at={at} />
-        <LiveNeedle start={start} index={index} />
-      </div>
+      <NeedleSection key={`needle ${at}`} at={at} drawing={<LiveNeedle start={start} index={index} />} />
       <JetsSection key={`jets ${at}`} at={at} />
       {index > 0 && <OtherSettingSection key={`right ${at}`} at={`others.${index - 1}.setting`} />}
     </>

@@ -84,7 +84,10 @@ describe("describing a rig", () => {
     for (const id of ["0001", "0002", "0003"]) await append(RIG, look(id, "09:00"));
     const before = await topSd();
     const work = { build: ENDURO_BUILD, what: "mainCleaned", why: "Main jet passage cleaned", corrects: [] };
-    expect(answerOf(await describeRig(sent(work)))).toMatchObject({ status: 302 });
+    expect(answerOf(await describeRig(sent(work)))).toMatchObject({
+      status: 200,
+      data: { saved: true, seen: expect.stringMatching(/^build:/) as string },
+    });
     expect(fold(await logged()).setting?.main).toBe(160);
     expect(await topSd()).toBeGreaterThan(before);
   });

@@ -3,6 +3,7 @@ import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { useFormContext, useWatch, type FieldPath } from "react-hook-form";
+import { useFolded } from "./folded.ts";
 import type { BuildTexts } from "./texts.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 
@@ -61,23 +62,31 @@ interface SectionProps {
   readonly children: ReactNode;
 }
 
+/** Folded until it is wanted: what it is, and how much of it nobody has measured yet. */
 export function Section({ title, note, holds = [], children }: SectionProps) {
   const { assumed, confirm } = useAssumed();
+  const { isOpen, fold } = useFolded();
   const here = assumed.filter((path) => holds.some((start) => path.startsWith(start)));
   return (
-    <section className="stack">
-      <div>
-        <div className="row" style={{ justifyContent: "space-between", minHeight: 48 }}>
-          <h2>{title}</h2>
-          {here.length > 0 && (
-            <Button variant="outlined" onClick={() => confirm(here)}>
-              {here.length} assumed: these are right
-            </Button>
-          )}
-        </div>
-        {note !== undefined && <p className="quiet close">{note}</p>}
+    <details
+      className={css["fold"]}
+      data-section={title}
+      open={isOpen(title)}
+      onToggle={({ currentTarget }) => fold(title, !currentTarget.open)}
+    >
+      <summary>
+        <h2>{title}</h2>
+        {here.length > 0 && <span className={css["to-measure"]}>{here.length} assumed</span>}
+      </summary>
+      <div className="stack">
+        {note !== undefined && <p className="quiet flush">{note}</p>}
+        {here.length > 0 && (
+          <Button variant="outlined" className="start" onClick={() => confirm(here)}>
+            {here.length} assumed: these are right
+          </Button>
+        )}
+        <div className="grid">{children}</div>
       </div>
-      <div className="grid">{children}</div>
-    </section>
+    </details>
   );
 }

@@ -1,5 +1,5 @@
-import { useState } from "react";
-import { data, redirect, useActionData, useNavigation, useSubmit } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { data, useActionData, useNavigation, useSubmit } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/route";
 import { WorkNameSchema } from "#core/log/epochs.ts";
@@ -12,6 +12,7 @@ import { BuildEditor } from "./BuildEditor.tsx";
 import { Face, NamePlate } from "./NamePlate.tsx";
 import { WhatChanged } from "./WhatChanged.tsx";
 import { renameRig } from "#app/store/rig-log.ts";
+import { useToast } from "#app/ui/Toast.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -20,7 +21,7 @@ import { useSeen } from "#app/frame/use-seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick, type WorkOrNone } from "../WorkPick.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, refused, saveEntries, type ActionProblem, readSent } from "#app/journal/save.ts";
+import { modelRefusal, logEntries, refused, type ActionProblem, readSent } from "#app/journal/save.ts";
 
 const Sent = z.object({
   build: Build,
@@ -60,7 +61,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     }
   });
   if (refusal !== undefined) return refused({ message: refusal });
-  const problem = await saveEntries(params.rigId, [
+  const logged = await logEntries(params.rigId, [
     {
       kind: "build",
       build,
@@ -70,18 +71,29 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     },
     ...(what === "measured" ? [] : [{ kind: "work" as const, what, why }]),
   ]);
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+  return logged.ok ? data({ saved: true, seen: logged.ids[0] }) : refused(logged.problem, 507);
 }
 
 export default function RigBuildRoute() {
   const { build } = useRig();
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem>();
+  const answer = useActionData<ActionProblem & { saved?: true }>();
   const seen = useSeen("build", answer);
   const [what, setWhat] = useState<WorkOrNone>("measured");
   const [why, setWhy] = useState("");
   const [asked, setAsked] = useState<Build>();
+  const say = useToast();
+  const told = useRef(answer);
+  // Saving keeps the place: sections stay open, what was typed stays typed.
+  useEffect(() => {
+    if (!answer?.saved || told.current === answer) return;
+    told.current = answer;
+    setAsked(undefined);
+    setWhat("measured");
+    setWhy("");
+    say({ words: "Saved: the machine as it is from now on." });
+  }, [answer, say]);
   const send = (next: Build, corrects: readonly string[]) => {
     const sent = { build: next, what, why, corrects, seen };
     void submit(JSON.stringify(sent), { method: "post", encType: "application/json" });

@@ -6,6 +6,7 @@ import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Close from "@mui/icons-material/Close";
+import type { ReactNode } from "react";
 import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { PARTS } from "#core/log/parts.ts";
@@ -14,7 +15,9 @@ import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 import { FormPick } from "#app/ui/form-fields.tsx";
-import { Measure, Section, type CarburettorAt, type SettingAt } from "./fields.tsx";
+import { PasteNeedle } from "./PasteNeedle.tsx";
+import type { NeedlePoint } from "#core/rig/needle-table.ts";
+import { Measure, Section, useAssumed, type CarburettorAt, type SettingAt } from "./fields.tsx";
 
 const useBuild = () => useFormContext<BuildTexts>();
 
@@ -163,9 +166,23 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
   );
 }
 
-export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
+export function NeedleSection({
+  at = "carburettor",
+  drawing,
+}: {
+  at?: CarburettorAt;
+  /** the needle as the fields have it */
+  drawing?: ReactNode;
+}) {
   const { control } = useBuild();
-  const { fields, append, remove } = useFieldArray({ control, name: `${at}.needle.profile` });
+  const { fields, append, remove, replace } = useFieldArray({ control, name: `${at}.needle.profile` });
+  const { confirm } = useAssumed();
+  const take = (profile: readonly NeedlePoint[]) => {
+    replace(
+      profile.map(({ alongMm, diameterMm }) => ({ alongMm: `${alongMm}`, diameterMm: `${diameterMm}` })),
+    );
+    confirm(["carburettor.needle.profile"]);
+  };
   return (
     <Section
       title="Needle and jet"
@@ -194,7 +211,9 @@ export function NeedleSection({ at = "carburettor" }: { at?: CarburettorAt }) {
         <Button variant="outlined" className="start" onClick={() => append({ alongMm: "", diameterMm: "" })}>
           Add a point
         </Button>
+        <PasteNeedle onNeedle={take} />
       </div>
+      <div className={css["whole"]}>{drawing}</div>
     </Section>
   );
 }

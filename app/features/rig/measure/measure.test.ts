@@ -4,6 +4,7 @@ import { fold } from "#core/log/fold.ts";
 import { answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
 import { at } from "../../../../core/__tests__/entries.ts";
 import { HOW_TO } from "./how.ts";
+import { hasGaugePlace } from "./GaugePlace.tsx";
 import { textOf, withMeasured } from "./measured.ts";
 import { clientAction as measure } from "./route.tsx";
 
@@ -14,6 +15,11 @@ describe("each assumed value", () => {
     expect(HOW_TO[path]?.how).toMatch(/^\p{Lu}.{20,}\.$/su);
     expect(HOW_TO[path]?.minutes).toBeLessThanOrEqual(20);
   });
+
+  it.each(Object.keys(ASSUMED_DOUBT).filter((path) => /^carburettor\.|setting/.test(path)))(
+    "%s is pointed at in the drawing",
+    (path) => expect(hasGaugePlace(path)).toBe(true),
+  );
 
   it.each(STARTING_KINDS)("of a %s is confirmed as it stands by typing it again", (kind) => {
     const build = startingBuild(kind);
@@ -55,10 +61,14 @@ describe("a measure on its own page", () => {
   );
 
   it("is logged as measured better, and is assumed no more", async () => {
-    const sent = posted({ path: "carburettor.needleJetMm", value: "2.66" });
+    const sent = posted({ path: "carburettor.needleJetMm", value: "2.66", by: "pin gauge" });
     expect(answerOf(await measure(sent)).status).toBe(302);
     const [entry] = (await logged()).slice(-1);
-    expect(entry).toMatchObject({ kind: "build", corrects: ["carburettor.needleJetMm"] });
+    expect(entry).toMatchObject({
+      kind: "build",
+      corrects: ["carburettor.needleJetMm"],
+      why: "Measured: the needle jet, pin gauge",
+    });
     const { build } = fold(await logged());
     expect(build?.carburettor.needleJetMm).toBe(2.66);
     expect(build?.assumed).not.toContain("carburettor.needleJetMm");

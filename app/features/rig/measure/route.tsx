@@ -16,18 +16,23 @@ import { openRig } from "#app/journal/open-rig.ts";
 import { modelRefusal, readSent, refused, saveEntries, type ActionProblem } from "#app/journal/save.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { capital, ZONE_NAMES } from "#app/vocabulary/parts.ts";
-import { NeedleDrawing } from "../needle/NeedleDrawing.tsx";
+import { GaugePlace } from "./GaugePlace.tsx";
 import { RigTabs } from "../RigTabs.tsx";
 import { HOW_TO } from "./how.ts";
 import { textOf, withMeasured } from "./measured.ts";
 
 const Path = z.string().refine((path) => Object.hasOwn(ASSUMED_DOUBT, path), "Choose one of those offered.");
-const Sent = z.object({ path: Path, value: z.string().max(40) });
+const Sent = z.object({
+  path: Path,
+  value: z.string().max(40),
+  /** a word for the log: by what gauge, in which book */
+  by: z.string().trim().max(80).default(""),
+});
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const read = readSent(Sent, Object.fromEntries(await request.formData()));
   if (!read.ok) return read.answer;
-  const { path, value } = read.sent;
+  const { path, value, by } = read.sent;
   const { build, present } = await openRig(params.rigId);
   const measured = withMeasured(build, path, value);
   if (!measured.ok) return refused({ fields: { value: measured.message } });
@@ -43,7 +48,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
       build: measured.build,
       reopens: [],
       ...(corrects.length > 0 && { corrects }),
-      why: `Measured: ${fieldWords(path)}`,
+      why: `Measured: ${fieldWords(path)}${by === "" ? "" : `, ${by}`}`,
     },
   ]);
   // The next one that counts comes by itself: what is measured drops off the list.
@@ -56,6 +61,7 @@ function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) 
   const answer = useActionData<ActionProblem>();
   const saving = useNavigation().state !== "idle";
   const [value, setValue] = useState("");
+  const [by, setBy] = useState("");
   const how = HOW_TO[path];
   if (!how) return null;
   return (
@@ -63,7 +69,7 @@ function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) 
       <h2>{how.label}</h2>
       <p className="flush">{how.how}</p>
       <p className="quiet flush">About {how.minutes} minutes.</p>
-      {path.startsWith("carburettor.needle") && <NeedleDrawing build={build} />}
+      <GaugePlace path={path} />
       <input type="hidden" name="path" value={path} />
       <TypedField
         name="value"
@@ -74,6 +80,15 @@ function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) 
         onChange={({ target }) => setValue(target.value)}
         problem={answer?.fields?.["value"]}
         hint={`Assumed so far: ${textOf(build, path)}${how.unit === undefined ? "" : ` ${how.unit}`}.`}
+      />
+      <TypedField
+        name="by"
+        label="Read by what, for the log"
+        value={by}
+        onChange={({ target }) => setBy(target.value)}
+        problem={answer?.fields?.["by"]}
+        hint="A pin gauge, a micrometer, a page of the book. May stay empty."
+        most={80}
       />
       <Caution>
         Cold engine, tap off, no flame near. Rubber out before solvent; never wire through a drilling.
