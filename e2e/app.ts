@@ -47,6 +47,39 @@ export async function unfold(page: Page, ...titles: readonly string[]): Promise<
   for (const title of titles) await page.getByRole("heading", { level: 2, name: title, exact: true }).click();
 }
 
+/** @returns what in the work a glove would miss: targets under 48 px, or nearer to another than 8 px */
+export const cramped = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const TARGETS =
+      "main :is(button, a, summary, textarea, [role=combobox], input:not([type=hidden], [type=checkbox], [type=radio], [type=file], [type=range]), label:has(input[type=checkbox]))";
+    const isInText = (target: Element) =>
+      target.matches("a") && target.closest("p, li, dd, caption") !== null;
+    const targets = [...document.querySelectorAll(TARGETS)].filter(
+      (target) =>
+        target.checkVisibility({ visibilityProperty: true, contentVisibilityAuto: true }) &&
+        !isInText(target) &&
+        target.closest("svg") === null &&
+        target.getBoundingClientRect().width > 1,
+    );
+    // A field is pressed anywhere in its frame.
+    const frame = (target: Element) => target.closest(".MuiOutlinedInput-root") ?? target;
+    const frames = [...new Set(targets.map(frame))];
+    const name = (target: Element) =>
+      (target.getAttribute("aria-label") ?? target.textContent).trim().slice(0, 30) || target.tagName;
+    const found: string[] = [];
+    for (const [i, one] of frames.entries()) {
+      const a = one.getBoundingClientRect();
+      if (Math.min(a.width, a.height) < 47.5) found.push(`${name(one)}: ${a.width} × ${a.height}`);
+      for (const other of frames.slice(i + 1)) {
+        if (one.contains(other) || other.contains(one)) continue;
+        const b = other.getBoundingClientRect();
+        const apart = Math.max(a.left - b.right, b.left - a.right, a.top - b.bottom, b.top - a.bottom);
+        if (apart < 7.5) found.push(`${name(one)} – ${name(other)}: ${apart} apart`);
+      }
+    }
+    return found;
+  });
+
 /** The enduro among the rigs on the Data page. */
 export const rigLine = (page: Page) => page.getByRole("group", { name: "250 enduro" });
 

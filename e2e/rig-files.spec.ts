@@ -164,6 +164,7 @@ test("assumed values are named on the card until they are confirmed", async ({ p
   await page
     .getByRole("main")
     .getByRole("textbox")
+    .first()
     .fill(/[\d.]+/.exec(assumed)?.[0] ?? "");
   await page.getByRole("button", { name: "It is measured" }).click();
   await expect(list.first()).not.toHaveText(first);

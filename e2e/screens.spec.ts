@@ -1,6 +1,6 @@
 /** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
 import { expect, test } from "./test.ts";
-import { ATV, expectAccessible, open, openRig, RIG, TWIN } from "./app.ts";
+import { ATV, cramped, expectAccessible, open, openRig, RIG, rigLine, TWIN } from "./app.ts";
 
 const FORMS = ["look?zone=top", "look?how=ride", "change", "idle", "stopwatch", "build", "box"];
 
@@ -63,6 +63,7 @@ for (const [group, screens] of Object.entries(GROUPS))
         // Until its own narrow face has come, the text is wider.
         await page.evaluate(() => document.fonts.ready);
         await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(PHONE.width);
+        expect(await cramped(page)).toEqual([]);
       });
   });
 
@@ -82,6 +83,11 @@ test("by night the same roles hold, and the choice is kept", async ({ page }) =>
   await page.reload();
   await expect(page.getByRole("heading", { name: "Paddock" })).toBeVisible();
   expect(await paper()).toBe("rgb(247, 243, 234)");
+  // One more, and it is made for full sun.
+  await page.getByRole("button", { name: "Light: day. Change to full sun" }).click();
+  await openRig(page);
+  expect(await paper()).toBe("rgb(255, 255, 255)");
+  await expectAccessible(page, "page");
 });
 
 test("an unknown page and an unknown rig say so and show the way on", async ({ page }) => {
@@ -93,19 +99,38 @@ test("an unknown page and an unknown rig say so and show the way on", async ({ p
   await expect(page.getByRole("heading", { name: "Paddock" })).toBeVisible();
 });
 
-test("an empty paddock teaches the next step", async ({ page }) => {
+test("the demo is wiped and brought back, and an empty paddock offers both ways to begin", async ({
+  page,
+}) => {
   await open(page, "/data");
-  for (let left = 5; left > 0; left -= 1) {
-    await page.getByRole("button", { name: "Delete", exact: true }).first().click();
-    await page.getByRole("button", { name: "Delete it" }).click();
-    await expect(page.getByRole("dialog")).toBeHidden();
-    await expect(page.getByRole("button", { name: "Delete", exact: true })).toHaveCount(left - 1);
-  }
+  await rigLine(page).getByRole("button", { name: "Delete" }).click();
+  await page.getByRole("button", { name: "Delete it" }).click();
+  await expect(rigLine(page)).toHaveCount(0);
+  await page.goto("/");
+  await page.getByRole("link", { name: "Wipe the demo" }).click();
+  await page.getByRole("button", { name: "Wipe the demo" }).click();
+  await page.getByRole("button", { name: "Wipe them" }).click();
   await expect(page.getByText("There is no rig in this browser yet.")).toBeVisible();
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "The paddock is empty" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Set up my rig" })).toBeVisible();
   await page.getByRole("button", { name: "Load the demo" }).click();
   await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+});
+
+test("what was logged on the wrong rig is moved to the right one", async ({ page }) => {
+  await openRig(page, "/log");
+  await page.getByLabel("Note").fill("Kart: pinged once at the hairpin.");
+  await page.getByRole("button", { name: "Add note" }).click();
+  await expect(page.getByRole("list", { name: "Entries" }).getByText("pinged once")).toBeVisible();
+  await page.getByRole("button", { name: "That was the wrong rig" }).click();
+  const dialog = page.getByRole("dialog", { name: "That was the wrong rig" });
+  await expect(dialog.getByRole("checkbox").first()).toBeChecked();
+  await page.getByRole("button", { name: "Move it" }).click();
+  await expect(page.getByText("One entry moved to 125 kart.")).toBeVisible();
+  await expect(page.getByText("It was meant for 125 kart").first()).toBeVisible();
+  await page.goto("/rigs/rig:demo-kart/log");
+  await expect(page.getByText("Kart: pinged once at the hairpin.")).toBeVisible();
 });
 
 test("why lists every look with what it weighed, and what would change the advice", async ({ page }) => {

@@ -1,4 +1,4 @@
-import { air, build, fit, look } from "../../core/__tests__/entries.ts";
+import { air, build, fit, lookWith, look, plug } from "../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
 import { RIG, answerOf, dayAs, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
 import { clientAction as tap, clientLoader as openRigScreen } from "./route.tsx";
@@ -48,6 +48,24 @@ describe("taps", () => {
     expect(await felt()).toEqual([{ mid: "clean" }, { top: "lean" }]);
     await tap(posted({ intent: "strikeAll", strikes: JSON.stringify([mid, again]), why: "" }));
     expect(await felt()).toEqual([]);
+  });
+
+  it("settle what was felt and what was read, and keep what was said of other zones", async () => {
+    await freshRig([
+      build(),
+      lookWith("ride", "09:00", { type: "rideReport", felt: { top: "rich", mid: "clean" } }),
+      plug("0002", "09:10", "top", "bone"),
+    ]);
+    const between = { intent: "settle", zone: "top", ride: "look:ride", plug: "look:0002" };
+    await tap(posted({ ...between, right: "plug" }));
+    const { looks } = fold(await logged());
+    expect(looks.map(({ entry }) => entry.reading)).toEqual([
+      expect.objectContaining({ type: "plug", tone: "bone" }),
+      { type: "rideReport", felt: { mid: "clean" } },
+    ]);
+    expect((await refusal(() => tap(posted({ ...between, right: "plug" })))).message).toContain("any more");
+    await tap(posted({ ...between, right: "ride" }));
+    expect(fold(await logged()).looks.map(({ entry }) => entry.reading.type)).toEqual(["rideReport"]);
   });
 
   it.each([

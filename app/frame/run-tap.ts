@@ -3,6 +3,7 @@ import { data } from "react-router";
 import * as z from "zod";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { FELT } from "#core/log/readings/ride-report.ts";
+import type { Present } from "#core/log/fold.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
@@ -56,6 +57,14 @@ const Taps = z.discriminatedUnion("intent", [
     /** what was said of this zone a moment ago */
     replaces: EntryId.optional(),
   }),
+  /** a ride and a plug said the opposite of a zone: which of them counts */
+  z.object({
+    intent: z.literal("settle"),
+    right: z.enum(["plug", "ride"]),
+    zone: ZoneName,
+    ride: EntryId,
+    plug: EntryId,
+  }),
   z.object({
     intent: z.literal("override"),
     reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
@@ -75,6 +84,27 @@ const Taps = z.discriminatedUnion("intent", [
 ]);
 
 type Tap = z.infer<typeof Taps>;
+
+/** What was wrong is struck through; a ride keeps what it says of the other zones. */
+function settled(
+  { right, zone, ride, plug }: Extract<Tap, { intent: "settle" }>,
+  { looks }: Present,
+): readonly Content[] | string {
+  const wrong = looks.find(({ entry }) => entry.id === (right === "plug" ? ride : plug));
+  if (!wrong) return "That look does not count any more.";
+  const strike = {
+    kind: "strike" as const,
+    strikes: wrong.entry.id,
+    why: right === "plug" ? "The plug said otherwise" : "It was felt otherwise",
+  };
+  const { reading } = wrong.entry;
+  if (reading.type !== "rideReport") return [strike];
+  const felt = { ...reading.felt };
+  delete felt[zone];
+  return Object.values(felt).some((one) => one !== undefined)
+    ? [strike, { kind: "look", reading: { ...reading, felt } }]
+    : [strike];
+}
 
 /** What a tap logs, or in words why it cannot be. */
 async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | string> {
@@ -116,6 +146,8 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
         ? [look]
         : [look, { kind: "strike", strikes: replaces, why: "Said otherwise" }];
     }
+    case "settle":
+      return settled(tap, (await openRig(rigId)).present);
     case "strikeAll":
       return tap.strikes.map((strikes) => ({ kind: "strike" as const, strikes, why: tap.why }));
     case "strike":

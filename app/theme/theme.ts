@@ -49,10 +49,14 @@ export const theme: Theme = createTheme({
       styleOverrides: { root: { minHeight: 48, paddingInline: 16, whiteSpace: "nowrap" } },
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: "none" } } },
+    MuiFormControlLabel: {
+      styleOverrides: { root: { minHeight: 48, marginLeft: 0, marginRight: 0, paddingRight: 8 } },
+    },
     MuiToggleButton: {
       styleOverrides: {
         root: {
           minHeight: 48,
+          minWidth: 48,
           lineHeight: 1.15,
           color: "var(--brass)",
           borderColor: "var(--brass)",

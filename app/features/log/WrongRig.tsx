@@ -1,4 +1,5 @@
 /** Looks logged on the wrong machine: which, and where they belong. */
+import css from "./log.module.css";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -76,7 +77,7 @@ export function WrongRig({ context, others, onDone }: WrongRigProps) {
             return (
               <FormControlLabel
                 key={entry.id}
-                sx={{ display: "flex", minHeight: 48 }}
+                className={css["offered"]}
                 control={<Checkbox checked={chosen.has(entry.id)} onChange={() => toggle(entry.id)} />}
                 label={`${entry.at.slice(0, 10)} ${entry.at.slice(11, 16)} · ${kind}: ${what}${result === "" ? "" : `, ${result}`}`}
               />

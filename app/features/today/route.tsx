@@ -8,6 +8,7 @@ import { Working } from "#app/ui/Working.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLines } from "#app/frame/LogLines.tsx";
 import { BetterOrWorse } from "./BetterOrWorse.tsx";
+import { FeltOrRead } from "./FeltOrRead.tsx";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
 import { Hints } from "./Hints.tsx";
 import { OneQuestion } from "./OneQuestion.tsx";
@@ -22,6 +23,7 @@ import { CHECK_WORDS, heldWords } from "#app/vocabulary/walk-round.ts";
 import { warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
+import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/fold.ts";
 import { dayOf } from "#core/log/schema.ts";
 
@@ -86,6 +88,9 @@ export default function TodayRoute() {
         <p className="lead quiet">{reason}</p>
       </div>
       <Hints preferences={preferences} />
+      {contradictions(present).map((between) => (
+        <FeltOrRead key={between.zone} rigId={header.id} between={between} />
+      ))}
       <OneQuestion context={context} />
       {!held && <PlanList context={context} advice={advice} />}
       <div className={clsx("row", css["actions"])}>

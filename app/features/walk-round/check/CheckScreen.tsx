@@ -55,7 +55,9 @@ export function CheckScreen({ check }: { check: CheckName }) {
   return (
     <div className="stack">
       <div>
-        <Link to={placeHref(header.id, "walk-round")}>Walk-round</Link>{" "}
+        <Link className="way-up" to={placeHref(header.id, "walk-round")}>
+          Walk-round
+        </Link>{" "}
         <span className="quiet">
           {number} of {CHECKS.length}
         </span>
