@@ -1,5 +1,6 @@
 import css from "./frame.module.css";
 import { useState } from "react";
+import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
@@ -90,7 +91,7 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
           ) : (
             <>
               <WhichCarburettor context={context} advice={advice} />
-              <Card advice={advice} />
+              <Card advice={advice} build={buildOfCarburettor(context.build, context.carburettor)} />
               <CardFoot context={context} advice={advice} />
             </>
           )}

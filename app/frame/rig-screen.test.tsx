@@ -1,6 +1,7 @@
 import { act, render, renderHook, screen, waitFor, within } from "@testing-library/react";
 import { fold } from "#core/log/fold.ts";
 import { FitEntry, type Entry } from "#core/log/schema.ts";
+import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { advise, type Advice } from "#core/advice/advise.ts";
 import { Card } from "./card/Card.tsx";
 import { Tiles } from "#app/features/today/Tiles.tsx";
@@ -66,6 +67,17 @@ describe("what one tap logs", () => {
   });
 });
 
+describe("a jet that is not stamped as it works", () => {
+  it("stands on the card with what it is", () => {
+    const drilled = [{ part: "main" as const, stamped: 150, measuredMm: 1.62 }];
+    const box = { ...ENDURO_BUILD.box, mains: [], drilled };
+    const advice = advise([build("08:00", { box }), air("0001", "08:30"), fit("0001", "08:40", 162)]);
+    render(<Card advice={advice} build={{ ...ENDURO_BUILD, box }} />);
+    const main = screen.getByRole("region", { name: "Main" });
+    expect(within(main).getByText("150 drilled to 1.62 mm.")).toBeInTheDocument();
+  });
+});
+
 describe("the day's looks on the strip", () => {
   it("are those of the newest day with any, numbered from one", () => {
     const older: Entry = { ...plug("0000", "09:00", "mid", "straw"), at: "2026-05-22T09:00:00+02:00" };
@@ -90,7 +102,7 @@ describe("the places of a rig", () => {
 describe("the card on screen", () => {
   it("shows what is fitted, what to fit, how sure and why, row by row", () => {
     const advice = advise([build(), air("0001", "08:30")]);
-    render(<Card advice={advice} />);
+    render(<Card advice={advice} build={ENDURO_BUILD} />);
     const main = screen.getByRole("region", { name: "Main" });
     expect(within(main).getByText("165")).toBeInTheDocument();
     expect(within(main).getByText(String(advice.card.setting.main))).toBeInTheDocument();

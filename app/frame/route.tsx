@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
+import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
 import { CardFoot } from "./card/CardFoot.tsx";
@@ -123,7 +124,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
           advice && (
             <>
               <WhichCarburettor context={context} advice={advice} />
-              <Card advice={advice} />
+              <Card advice={advice} build={buildOfCarburettor(build, carburettor)} />
               <CardFoot context={context} advice={advice} />
             </>
           )

@@ -8,7 +8,7 @@ import { NUMBER_STEPS } from "#core/rig/read-off.ts";
 import { Preferences } from "./preferences.ts";
 import { at, build } from "../../core/__tests__/entries.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { jetWords } from "#app/features/rig/box/words.ts";
+import { jetWords } from "./jets.ts";
 import { lineWords } from "./entries.ts";
 import { fieldWords } from "./fields.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";

@@ -2,11 +2,27 @@ import clsx from "clsx";
 import css from "../frame.module.css";
 import type { Advice } from "#core/advice/advise.ts";
 import type { CardRow } from "#core/advice/card-rows.ts";
+import type { Build } from "#core/log/schema.ts";
+import { boxJet } from "#core/rig/box.ts";
+import { jetWords } from "#app/vocabulary/jets.ts";
 import { Step } from "#app/ui/Step.tsx";
 import { rowReason } from "./words.ts";
 import { certainty, PART_NAMES } from "#app/vocabulary/parts.ts";
 
-function Row({ row, advice }: { row: CardRow; advice: Advice }) {
+/** A jet that is not stamped as it works: drilled, or numbered in another way. */
+const jetNote = (build: Build, { part, to }: CardRow): string => {
+  const jet = part === "main" || part === "pilot" ? boxJet(build, part, to) : undefined;
+  return jet ? jetWords(jet) : "";
+};
+
+interface CardProps {
+  readonly advice: Advice;
+  /** with the carburettor that the card is for */
+  readonly build: Build;
+}
+
+function Row({ row, advice, build }: CardProps & { row: CardRow }) {
+  const note = jetNote(build, row);
   return (
     <section
       className={clsx(css["card-row"], row.from !== row.to && css["moves"])}
@@ -17,12 +33,15 @@ function Row({ row, advice }: { row: CardRow; advice: Advice }) {
         <Step part={row.part} from={row.from} to={row.to} />
         <span className={css["sure"]}>{certainty(row.chance)}</span>
       </div>
-      <p>{rowReason(row, advice)}</p>
+      <p>
+        {note !== "" && <strong>{note}. </strong>}
+        {rowReason(row, advice)}
+      </p>
     </section>
   );
 }
 
 /** The card: what is fitted and what to fit in this air, how sure, and why. */
-export function Card({ advice }: { advice: Advice }) {
-  return advice.card.rows.map((row) => <Row key={row.part} row={row} advice={advice} />);
+export function Card({ advice, build }: CardProps) {
+  return advice.card.rows.map((row) => <Row key={row.part} row={row} advice={advice} build={build} />);
 }

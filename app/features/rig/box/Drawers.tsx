@@ -5,7 +5,7 @@ import { boxJets, type BoxJet } from "#core/rig/box.ts";
 import type { ToBuy } from "#core/advice/to-buy.ts";
 import { BoxForm, type BoxTexts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import { jetWords } from "./words.ts";
+import { jetWords } from "#app/vocabulary/jets.ts";
 import { partInSentence } from "#app/vocabulary/parts.ts";
 
 /** The jets as a drawer shows them: what each works as, which is fitted, which the card wants. */
