@@ -4,7 +4,11 @@ import { defineConfig } from "vite";
 const LIBRARY = /node_modules[\\/](?!echarts|zrender|culori|papaparse)/;
 /** Forms come with the first screen that has one, not before the first card. */
 const LATER =
-  /@mui[\\/]material[\\/](TextField|Select|NativeSelect|Menu|List|Popover|Input|FilledInput|OutlinedInput|Form|Checkbox|Slider|Switch|ToggleButton)|react-hook-form/;
+  /@mui[\\/]material[\\/](TextField|Select|NativeSelect|Menu|List|Popover|Input|FilledInput|OutlinedInput|Form|Checkbox|Slider|Switch)|react-hook-form|@hookform/;
+/** Our own fields stand on those: with them they come later too. */
+const FIELDS = /[\\/]app[\\/]ui[\\/](TypedField|PickField|form-fields)/;
+/** What belongs to one place comes with that place, into however many pieces its route is cut. */
+const HOUSE = /[\\/](core|app[\\/](?!features[\\/]))/;
 const SHARED_BY = 3;
 
 export default defineConfig({
@@ -23,8 +27,16 @@ export default defineConfig({
                   test: (id) => LIBRARY.test(id) && !LATER.test(id),
                   minShareCount: SHARED_BY,
                 },
-                { name: "fields", test: LIBRARY, minShareCount: SHARED_BY },
-                { name: "house", test: /[\\/](app|core)[\\/]/, minShareCount: SHARED_BY },
+                {
+                  name: "fields",
+                  test: (id) => LIBRARY.test(id) || FIELDS.test(id),
+                  minShareCount: SHARED_BY,
+                },
+                {
+                  name: "house",
+                  test: (id) => HOUSE.test(id) && !FIELDS.test(id),
+                  minShareCount: SHARED_BY,
+                },
               ],
             },
           },

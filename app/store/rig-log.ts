@@ -64,11 +64,16 @@ function unreadableHeader(rigId: string, raw: unknown): Stored<never> {
     : unreadable(`The rig ${rigId}`, header.error);
 }
 
+/** Of the book's rigs alone; what is asked of the storage is asked at once. */
+async function booked(rigId: string): Promise<Stored<Known>> {
+  const [ids, loaded] = await Promise.all([rigIds(), load(rigId)]);
+  return ids.includes(rigId) ? loaded : missing(rigId);
+}
+
 export function readRig(rigId: string): Promise<Stored<RigLog>> {
   return guarded(async () => {
     await openBook();
-    if (!(await rigIds()).includes(rigId)) return missing(rigId);
-    const loaded = await load(rigId);
+    const loaded = await booked(rigId);
     return loaded.ok ? stored(loaded.value.log) : loaded;
   });
 }
@@ -117,8 +122,7 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
   if (entries.some(({ at }) => dayOf(at) !== day))
     throw new RangeError(`entries must be of one day, got ${entries.map(({ at }) => dayOf(at)).join(", ")}`);
   const saved = await writing(async () => {
-    if (!(await rigIds()).includes(rigId)) return missing(rigId);
-    const loaded = await load(rigId);
+    const loaded = await booked(rigId);
     if (!loaded.ok) return loaded;
     const fresh = newEntries(
       loaded.value.log.entries,
@@ -142,7 +146,7 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
 /** Another name and plate; the log stays as it is. */
 export function renameRig(rigId: string, face: Pick<Header, "name" | "plate">): Promise<Stored<null>> {
   return writing(async () => {
-    const loaded = (await rigIds()).includes(rigId) ? await load(rigId) : missing(rigId);
+    const loaded = await booked(rigId);
     if (!loaded.ok) return loaded;
     const { log, index } = loaded.value;
     await commit([

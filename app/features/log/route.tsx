@@ -26,6 +26,9 @@ export async function clientLoader() {
   return { rigs: shelf.ok ? shelf.value.headers : [] };
 }
 
+/** Other rigs come and go on other pages: a save asks for them no more. */
+export const shouldRevalidate = () => false;
+
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const read = readSent(Moved, await request.json());
   if (!read.ok) return read.answer;
