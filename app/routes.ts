@@ -24,6 +24,7 @@ export default [
       route("stopwatch", "features/stopwatch/route.tsx"),
       route("logger", "features/logger/route.tsx"),
       route("change", "features/change/route.tsx"),
+      route("sieve", "features/sieve/route.tsx"),
       route("why", "features/why/route.tsx"),
       route("log", "features/log/route.tsx"),
     ]),

@@ -31,6 +31,7 @@ const SCREENS = [
   { path: `${RIG}/stopwatch`, title: "The stopwatch" },
   { path: `${RIG}/logger`, title: "A logger’s file" },
   { path: `${RIG}/change`, title: "What was fitted?" },
+  { path: `${RIG}/sieve`, title: "The sieve" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
   { path: "/data", title: "Data" },
@@ -43,7 +44,7 @@ const GROUPS = {
     /measure|needle|box|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|why|log/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|why|log/.test(path),
   ),
 };
 
@@ -212,7 +213,7 @@ test(
     await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toBeVisible();
     await page.keyboard.press("Escape");
     await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toHaveCount(0);
-    for (const name of ["Today", "Air", "Look", "Why", "Log"]) {
+    for (const name of ["Today", "Air", "Look", "Sieve", "Log"]) {
       const box = await page
         .getByRole("navigation", { name: "The work" })
         .getByText(name, { exact: true })

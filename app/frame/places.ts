@@ -80,11 +80,11 @@ export const PLACES: readonly Place[] = [
     state: cylindersState,
     also: ["balance"],
   },
+  { name: "Sieve", path: "sieve", key: "s", onPhone: true, state: () => "" },
   {
     name: "Why",
     path: "why",
     key: "y",
-    onPhone: true,
     state: ({ advice }) => (advice && advice.surprises.length > 0 ? "question" : ""),
   },
   { name: "Log", path: "log", key: "o", onPhone: true, state: ({ present }) => `${present.lines.length}` },

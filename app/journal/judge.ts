@@ -1,9 +1,11 @@
 /** What the screens ask the judge about a rig. */
-import type { AirEntry, Entry, LookEntry } from "#core/log/schema.ts";
+import type { AirEntry, Entry, LookEntry, Setting } from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
+import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
+import type { Trial } from "#core/advice/trial.ts";
 import { heardBy, keepSaid } from "#app/store/instruments.ts";
 import { keepLastAdvice, readLastAdvice, type RigFaceKept } from "#app/store/last-advice.ts";
 import { readRig } from "#app/store/rig-log.ts";
@@ -126,3 +128,20 @@ export const askDistribution = (revision: string, entries: readonly Entry[]): Pr
 /** @throws {WorkerFailure} with words for the screen */
 export const askOutlook = (revision: string, entries: readonly Entry[], zone: Zone): Promise<Outlook[]> =>
   ask(revision, entries, { ask: "outlook", zone });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askSieve = (
+  revision: string,
+  entries: readonly Entry[],
+  axes: SieveAxes,
+  carburettor: number,
+  counted?: number,
+): Promise<Sieve> => ask(revision, entries, { ask: "sieve", axes, carburettor, counted });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askTrial = (
+  revision: string,
+  entries: readonly Entry[],
+  setting: Setting,
+  carburettor: number,
+): Promise<Trial> => ask(revision, entries, { ask: "trial", setting, carburettor });

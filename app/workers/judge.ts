@@ -4,9 +4,11 @@ import { adviseOn, type Advice } from "#core/advice/advise.ts";
 import { openCase, type Case } from "#core/advice/case.ts";
 import { distribution } from "#core/advice/cylinders.ts";
 import { outlook } from "#core/advice/outlook.ts";
+import { sieveOf } from "#core/advice/sieve.ts";
+import { trialOf } from "#core/advice/trial.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
-import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
+import { AirEntry, Entry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
@@ -48,6 +50,10 @@ function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof A
     }
     case "distribution":
       return distribution(opened);
+    case "sieve":
+      return sieveOf(opened, question.axes, question.carburettor, question.counted);
+    case "trial":
+      return trialOf(opened, Setting.parse(question.setting), question.carburettor);
     case "outlook":
       return outlook(opened, question.zone, { messages, memory }).map((row) => ({
         ...row,

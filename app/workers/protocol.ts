@@ -1,6 +1,14 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
 import type { FileRead } from "#core/log/read-file.ts";
-import type { AirEntry, Entry, Header, InstrumentMessage, LogFile, LookEntry } from "#core/log/schema.ts";
+import type {
+  AirEntry,
+  Entry,
+  Header,
+  InstrumentMessage,
+  LogFile,
+  LookEntry,
+  Setting,
+} from "#core/log/schema.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
@@ -9,6 +17,8 @@ import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
+import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
+import type { Trial } from "#core/advice/trial.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };
@@ -37,6 +47,15 @@ export type Question =
   | { readonly ask: "adviceAfter"; readonly look: LookEntry; readonly carburettor?: number }
   /** The cylinders of an engine side by side. */
   | { readonly ask: "distribution" }
+  /** The settings of two parts that are still possible, after so many of the newest looks. */
+  | {
+      readonly ask: "sieve";
+      readonly axes: SieveAxes;
+      readonly carburettor?: number;
+      readonly counted?: number | undefined;
+    }
+  /** What a setting would do that nobody has fitted. */
+  | { readonly ask: "trial"; readonly setting: Setting; readonly carburettor?: number }
   /** The advice after each tone that a plug in a zone could show. */
   | { readonly ask: "outlook"; readonly zone: Zone };
 
@@ -45,6 +64,8 @@ export interface Answers {
   readonly adviceAfter: Advice;
   readonly distribution: Distribution;
   readonly outlook: Outlook[];
+  readonly sieve: Sieve;
+  readonly trial: Trial;
 }
 
 export interface Opened {

@@ -9,7 +9,8 @@ import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
 import { fitPart, plug } from "../../core/__tests__/entries.ts";
 import { readFile, writeFile } from "./files.ts";
 import { judgeApi, MOST_KEPT } from "./judge.ts";
-import type { JudgeApi } from "./protocol.ts";
+import type { Sieve } from "#core/advice/sieve.ts";
+import type { JudgeApi, Question } from "./protocol.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 
 const story = enduroDemo("2026-05-23", "+02:00");
@@ -134,6 +135,26 @@ describe("the judge, across a message channel", () => {
   it("compares the cylinders of an engine, of which a single has none to compare", async () => {
     const answer = await judge.answer(one, { ask: "distribution" });
     expect(answer).toEqual({ ok: true, value: { cylinders: [], outliers: [], ownJets: [] } });
+  });
+
+  it("sifts two parts, looks through a hole, and refuses what the machine cannot have", async () => {
+    await judge.open(
+      { rigId: "rig:sifted", revision: "rig:sifted a 1", entries: story.entries, heard: [] },
+      { ask: "advice" },
+    );
+    const ask = (question: Question) => judge.answer("rig:sifted a 1", question);
+    const axes = { across: "main", down: "clip" } as const;
+    const sifted = await ask({ ask: "sieve", axes });
+    if (!sifted.ok) throw new Error(sifted.message);
+    const sieve = sifted.value as Sieve;
+    expect(sieve.best.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
+    const setting = { ...sieve.fitted, main: 150 };
+    expect(await ask({ ask: "trial", setting })).toMatchObject({ ok: true, value: { setting } });
+    expect(await ask({ ask: "trial", setting: { ...setting, clip: 19 } })).toMatchObject({
+      ok: false,
+      name: "RangeError",
+    });
+    expect(await ask({ ask: "sieve", axes: { across: "main", down: "main" } })).toMatchObject({ ok: false });
   });
 
   it("tells what each tone of a plug would lead to", async () => {

@@ -6,7 +6,7 @@ import type { Setting } from "../log/schema.ts";
 import { cholesky, dot } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { REACHED_ZONES, TOLERANCE, type SettingJudge } from "./judge-setting.ts";
-import { loss } from "./loss.ts";
+import { LOSS, loss } from "./loss.ts";
 
 const DRAWS = 400;
 const DRAW_SEED = 45165;
@@ -53,6 +53,49 @@ export function chanceBetter({ beliefs, weights, lines }: SettingJudge, from: Se
   const [before, after] = [lines(from), lines(to)];
   const draws = drawsOf(beliefs.together);
   return draws.filter((draw) => cost(after, draw) < cost(before, draw)).length / draws.length;
+}
+
+export interface DrawnCosts {
+  readonly draws: number;
+  /** what a setting costs in one draw, in the zones that a hand can put right */
+  readonly of: (setting: number, draw: number) => number;
+}
+
+/** The draws of a belief one after the other: many settings are asked of each. */
+function flatDraws(belief: Belief, draws: number): Float64Array {
+  const size = belief.mean.length;
+  const flat = new Float64Array(draws * size);
+  for (const [d, draw] of drawsOf(belief).slice(0, draws).entries()) flat.set(draw, d * size);
+  return flat;
+}
+
+/** So many draws tell the holes of a sieve apart as finely as a screen shows them. */
+const DRAWS_OF_MANY = 200;
+
+/** The cost of many settings in the same draws: in each of them one is the best. */
+export function costOfDraws(
+  { beliefs, weights, lines }: SettingJudge,
+  settings: readonly Setting[],
+): DrawnCosts {
+  const draws = DRAWS_OF_MANY;
+  const size = beliefs.together.mean.length;
+  const flat = flatDraws(beliefs.together, draws);
+  const costs = new Float64Array(settings.length * draws);
+  settings.forEach((setting, s) => {
+    const at = lines(setting);
+    for (const zone of REACHED_ZONES) {
+      const { shift, row } = at[zone];
+      const cost = LOSS[zone];
+      const weight = weights[zone];
+      // Some hundred thousand errors: plain loops over one array, nothing made on the way.
+      for (let d = 0, from = 0; d < draws; d += 1, from += size) {
+        let error = shift;
+        for (let u = 0; u < size; u += 1) error += (row[u] ?? 0) * (flat[from + u] ?? 0);
+        costs[s * draws + d] = (costs[s * draws + d] ?? 0) + weight * cost(error);
+      }
+    }
+  });
+  return { draws, of: (setting, draw) => costs[setting * draws + draw] ?? Infinity };
 }
 
 /** @returns chance that all these zones are right together: of the worst cylinder where there are several */

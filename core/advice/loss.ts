@@ -3,7 +3,7 @@
  * in the middle, two and a half times at the top, and steeply more past the lean limit of either. Unit: the loss of
  * being 4 % rich in a zone that is all that counts is 1.
  */
-import { LEAN_LIMIT, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { LEAN_LIMIT, perZone, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { normalCdf, normalDensity } from "../numbers/normal.ts";
 
 /** The error that costs 1 on the rich side. */
@@ -20,12 +20,23 @@ export interface Spread {
   readonly sd: number;
 }
 
-/** Loss of a known error. */
-export function loss(zone: Zone, error: number): number {
-  const side = error < 0 ? 1 : LEAN_FACTOR[zone];
-  const beyond = Math.max(0, error - LEAN_LIMIT[zone]);
-  return (side * error * error + PAST_LIMIT_FACTOR[zone] * beyond * beyond) / LOSS_SCALE ** 2;
+/** The loss of a known error in one zone. */
+function lossIn(zone: Zone): (error: number) => number {
+  const leanSide = LEAN_FACTOR[zone] / LOSS_SCALE ** 2;
+  const richSide = 1 / LOSS_SCALE ** 2;
+  const past = PAST_LIMIT_FACTOR[zone] / LOSS_SCALE ** 2;
+  const limit = LEAN_LIMIT[zone];
+  return (error) => {
+    const beyond = error > limit ? error - limit : 0;
+    return (error < 0 ? richSide : leanSide) * error * error + past * beyond * beyond;
+  };
 }
+
+/** Of each zone: the loss of a known error, for who asks it of many. */
+export const LOSS: PerZone<(error: number) => number> = perZone(lossIn);
+
+/** Loss of a known error. */
+export const loss = (zone: Zone, error: number): number => LOSS[zone](error);
 
 /** E[(X - edge)²; X > edge] for a normal X, in closed form. */
 function squareAbove(edge: number, { mean, sd }: Spread): number {

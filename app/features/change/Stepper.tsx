@@ -22,12 +22,14 @@ export interface StepperProps {
   readonly part: Part;
   readonly values: readonly number[];
   readonly fitted: number;
+  /** what is proposed instead, to begin with */
+  readonly proposed?: number | undefined;
   readonly problem: string | undefined;
 }
 
 /** Real steps: sizes in the box, quarter turns, grooves; free typing always possible. */
-export function Stepper({ part, values, fitted, problem }: StepperProps) {
-  const [text, setText] = useState(asText(part, fitted));
+export function Stepper({ part, values, fitted, proposed = fitted, problem }: StepperProps) {
+  const [text, setText] = useState(asText(part, proposed));
   const typed = readTypedNumber(text);
   const now = typed.ok ? typed.value : fitted;
   const below = values.filter((value) => value < now).at(-1);

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { Form, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
-import { PARTS } from "#core/log/parts.ts";
+import { PARTS, type Part } from "#core/log/parts.ts";
 import { buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { choices } from "#core/advice/choices.ts";
 import { changeForm } from "./form.ts";
@@ -37,6 +37,12 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 function carburettorNamed(text: unknown, count: number): number | undefined {
   const read = typeof text === "string" ? Number(text) : NaN;
   return Number.isInteger(read) && read >= 1 && read <= count && count > 1 ? read - 1 : undefined;
+}
+
+/** What another screen proposes, where this machine has it. */
+function proposedIn(search: URLSearchParams, part: Part, values: readonly number[]): number | undefined {
+  const wanted = Number(search.get(part) ?? NaN);
+  return values.includes(wanted) ? wanted : undefined;
 }
 
 export default function ChangeRoute() {
@@ -95,6 +101,7 @@ export default function ChangeRoute() {
               part={part}
               values={options[part]}
               fitted={fitted[part]}
+              proposed={proposedIn(search, part, options[part])}
               problem={answer?.fields?.[part]}
             />
           ))}

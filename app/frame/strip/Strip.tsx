@@ -39,6 +39,9 @@ interface StripProps {
   readonly zoneHref: (zone: string) => string;
 }
 
+/** Of an advice, or of a setting tried on paper. */
+type Drawn = Pick<Advice, "strip">;
+
 const HEIGHT = 196;
 
 function Ground({ size, id }: { size: StripSize; id: string }) {
@@ -63,7 +66,7 @@ function Ground({ size, id }: { size: StripSize; id: string }) {
   );
 }
 
-function Mixture({ size, advice, working }: { size: StripSize; advice: Advice; working: boolean }) {
+function Mixture({ size, advice, working }: { size: StripSize; advice: Drawn; working: boolean }) {
   return (
     <g className={working ? css["working"] : undefined}>
       <path d={doubtPath(size, advice.strip)} fill="var(--doubt)" />
@@ -72,7 +75,7 @@ function Mixture({ size, advice, working }: { size: StripSize; advice: Advice; w
   );
 }
 
-function Layers({ size, advice }: { size: StripSize; advice: Advice }) {
+function Layers({ size, advice }: { size: StripSize; advice: Drawn }) {
   return (
     <g stroke="var(--paper)" strokeWidth="1">
       <path d={layerPath(size, advice.strip, "main")} fill="var(--layer-main)" />
@@ -288,7 +291,15 @@ export function Strip({ advice, looks, working, zoneHref }: StripProps) {
 }
 
 /** The strip at a glance: for the phone's ribbon and the paddock. */
-export function MiniStrip({ advice, height = 64 }: { advice: Advice; height?: number }) {
+export function MiniStrip({
+  advice,
+  height = 64,
+  label = "Mixture along the throttle",
+}: {
+  advice: Drawn;
+  height?: number;
+  label?: string;
+}) {
   const id = useId();
   const { ref, width } = useWidth<HTMLDivElement>(370);
   const size: StripSize = {
@@ -306,7 +317,7 @@ export function MiniStrip({ advice, height = 64 }: { advice: Advice; height?: nu
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label="Mixture along the throttle"
+        aria-label={label}
       >
         <Ground size={size} id={id} />
         <Mixture size={size} advice={advice} working={false} />

@@ -1,0 +1,122 @@
+import Slider from "@mui/material/Slider";
+import css from "./sieve.module.css";
+import { useMemo, useState } from "react";
+import type { Sieve } from "#core/advice/sieve.ts";
+import { fuelFromLog } from "#core/rig/from-build.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Choice } from "#app/ui/Choice.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { useAnswer } from "#app/frame/use-answer.ts";
+import { useRig } from "#app/frame/use-rig.ts";
+import { askSieve } from "#app/journal/judge.ts";
+import { Grid } from "./Grid.tsx";
+import { HolePanel } from "./HolePanel.tsx";
+import { axesOf, changedHoles, lookWords, PAIR_WORDS, PAIRS, type Pair } from "./words.ts";
+
+/** The sieve with so many of the newest looks; nothing asked where there are none to leave out. */
+function useSieve(pair: Pair, counted: number | undefined, wanted = true) {
+  const { revision, entries, carburettor } = useRig();
+  const question = wanted ? `${revision} ${carburettor} ${pair} ${counted ?? "all"}` : undefined;
+  return useAnswer(question, () => askSieve(revision, entries, axesOf(pair), carburettor, counted));
+}
+
+function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number) => void }) {
+  const { preferences, build } = useRig();
+  const { looks, counted } = sieve;
+  const last = looks[counted - 1];
+  const words = last
+    ? lookWords(last, preferences, fuelFromLog(build.fuel).stoichiometric)
+    : "Before any of these looks";
+  if (looks.length === 0)
+    return (
+      <p className="quiet flush">
+        No look has been logged yet: what is open follows from the baseline, the air and physics alone.
+      </p>
+    );
+  return (
+    <div className={css["scrub"]}>
+      <span className="label" id="scrub">
+        {counted} of the newest {looks.length} looks counted
+      </span>
+      <Slider
+        aria-labelledby="scrub"
+        value={counted}
+        min={0}
+        max={looks.length}
+        step={1}
+        marks
+        getAriaValueText={() => words}
+        onChange={(_, value) => onCount(value)}
+      />
+      <p className="flush">{words}</p>
+    </div>
+  );
+}
+
+export default function SieveRoute() {
+  const context = useRig();
+  const [pair, setPair] = useState<Pair>("main clip");
+  const [counted, setCounted] = useState<number>();
+  const [chosen, setChosen] = useState<number>();
+  const { value: sieve, working, problem } = useSieve(pair, counted);
+  const now = sieve?.counted ?? 0;
+  const { value: before } = useSieve(pair, now - 1, now > 0);
+  const changed = useMemo(
+    () =>
+      sieve && before?.counted === sieve.counted - 1 && before.holes.length === sieve.holes.length
+        ? changedHoles(before, sieve)
+        : { closed: [], opened: [] },
+    [before, sieve],
+  );
+  const hole = chosen === undefined ? undefined : sieve?.holes[chosen];
+  const openHoles = sieve?.open.filter(Boolean).length ?? 0;
+  return (
+    <div className="stack">
+      <div>
+        <h1>The sieve</h1>
+        <p className="lead quiet">
+          Each hole is a setting, the other parts set best for it. The larger and darker, the likelier it is
+          the best of all in today’s air; dots are closed. Tap one to look through it.
+        </p>
+      </div>
+      <Choice
+        label="Sifted"
+        value={pair}
+        options={PAIRS.map((value) => ({ value, text: PAIR_WORDS[value] }))}
+        onChange={(next) => {
+          setPair(next);
+          setChosen(undefined);
+        }}
+      />
+      {problem !== undefined && <Caution grave>The sieve could not be worked out: {problem}</Caution>}
+      {!sieve && problem === undefined && <Working words="Sifting…" />}
+      {sieve && (
+        <>
+          <Grid
+            key={`${pair} ${sieve.holes.length}`}
+            sieve={sieve}
+            chosen={chosen}
+            closed={new Set(changed.closed)}
+            working={working}
+            onChoose={setChosen}
+          />
+          <p className="flush" aria-live="polite">
+            {openHoles} of {sieve.holes.length} holes are open: the best is one of them with 95 %.
+            {changed.closed.length > 0 &&
+              ` The look below closed ${changed.closed.length}, crossed out here.`}
+            {changed.opened.length > 0 && ` It opened ${changed.opened.length} again.`}
+          </p>
+          <Scrubber sieve={sieve} onCount={setCounted} />
+        </>
+      )}
+      {hole && chosen !== undefined && sieve && (
+        <HolePanel
+          context={context}
+          setting={hole}
+          best={sieve.best[chosen] ?? 0}
+          open={sieve.open[chosen] === true}
+        />
+      )}
+    </div>
+  );
+}

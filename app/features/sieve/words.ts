@@ -1,0 +1,59 @@
+/** The sieve in words: a hole, a look, what a look has closed. */
+import type { Sieve } from "#core/advice/sieve.ts";
+import { PARTS, type Part } from "#core/log/parts.ts";
+import type { LookEntry, Setting } from "#core/log/schema.ts";
+import { readingResult, readingWords } from "#app/vocabulary/readings.ts";
+import { partInSentence, partValue, percentWords } from "#app/vocabulary/parts.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+
+/** Pairs that are sieved most often, each across and down. */
+export const PAIRS = ["main clip", "screwTurns pilot", "main pilot", "main shimMm"] as const;
+export type Pair = (typeof PAIRS)[number];
+
+export const PAIR_WORDS: Readonly<Record<Pair, string>> = {
+  "main clip": "Main × clip",
+  "screwTurns pilot": "Screw × pilot",
+  "main pilot": "Main × pilot",
+  "main shimMm": "Main × shims",
+};
+
+export function axesOf(pair: Pair): { across: Part; down: Part } {
+  const [across = "main", down = "clip"] = pair.split(" ") as Part[];
+  return { across, down };
+}
+
+/** `main jet 155, clip 2nd` and what stands otherwise in its rest. */
+export const changesWords = (from: Setting, to: Setting): string =>
+  PARTS.filter((part) => from[part] !== to[part])
+    .map((part) => `${partInSentence(part)} ${partValue(part, from[part])} → ${partValue(part, to[part])}`)
+    .join(", ");
+
+/** For who does not see the hole. */
+export function holeWords({ axes, holes, best, open, fitted }: Sieve, i: number): string {
+  const hole = holes[i];
+  if (!hole) return "";
+  const where = [axes.across, axes.down].map(
+    (part) => `${partInSentence(part)} ${partValue(part, hole[part])}`,
+  );
+  const isFitted = hole[axes.across] === fitted[axes.across] && hole[axes.down] === fitted[axes.down];
+  const state = open[i] === true ? `best of all ${percentWords(best[i] ?? 0)}` : "closed";
+  return `${where.join(", ")}: ${state}${isFitted ? ", fitted" : ""}`;
+}
+
+export function lookWords(
+  { reading, cylinder, at }: LookEntry,
+  units: Preferences,
+  stoichiometric: number,
+): string {
+  const result = readingResult(reading, units, stoichiometric);
+  return `${at.slice(0, 10)} ${at.slice(11, 16)} · ${readingWords(reading, cylinder)}${result === "" ? "" : `: ${result}`}`;
+}
+
+/** @returns the holes that were open before and are not now, and those that the look has opened again */
+export function changedHoles(before: Sieve, now: Sieve): { closed: number[]; opened: number[] } {
+  const all = now.holes.map((_, i) => i);
+  return {
+    closed: all.filter((i) => before.open[i] === true && now.open[i] !== true),
+    opened: all.filter((i) => before.open[i] !== true && now.open[i] === true),
+  };
+}

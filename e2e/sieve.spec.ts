@@ -1,0 +1,31 @@
+/** The sieve: what is still possible, what closed the rest, and the way from a hole to the spanner. */
+import { expect, test } from "./test.ts";
+import { openRig, RIG } from "./app.ts";
+
+test("a look is taken back and its holes open, and a hole is looked through and fitted", async ({ page }) => {
+  await openRig(page, "/sieve");
+  const sieve = page.getByRole("table", { name: "Main jet across, clip down" });
+  await expect(sieve.getByRole("button", { name: /fitted$/ })).toHaveCount(1);
+  const open = sieve.getByRole("button", { name: /best of all/ });
+  const now = await open.count();
+  expect(now).toBeGreaterThan(2);
+
+  // Back before all of the looks: more is possible than now.
+  await page.getByRole("slider").press("Home");
+  await expect(page.getByText(/^0 of the newest \d+ looks counted$/)).toBeVisible();
+  await expect(page.getByText("Before any of these looks")).toBeVisible();
+  await expect.poll(() => open.count()).toBeGreaterThan(now);
+  await page.getByRole("slider").press("End");
+  await expect(open).toHaveCount(now);
+
+  await sieve.getByRole("button", { name: /^main jet 155, clip 2nd/ }).click();
+  const hole = page.getByRole("region", { name: "This hole" });
+  await expect(hole.getByRole("heading")).toContainText("main jet 158 → 155");
+  await expect(hole.getByRole("row", { name: /^Top/ })).toContainText("leaner");
+  await hole.getByRole("link", { name: "Fit this instead" }).click();
+  await expect(page.getByRole("textbox", { name: "Main" })).toHaveValue("155");
+  await expect(page.getByRole("textbox", { name: "Clip" })).toHaveValue("2");
+  await page.getByRole("button", { name: "It is fitted" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+  await expect(page.getByText(/Main jet 158 → 155/).first()).toBeVisible();
+});
