@@ -1,0 +1,52 @@
+/** What the readings say so far: the curve, its crest, the readings themselves, and how its tuner sets a screw. */
+import { useFetcher } from "react-router";
+import { SCREW_SCHOOLS, type ScrewSchool } from "#core/log/schools.ts";
+import type { IdlePoint } from "#core/idle/best-idle.ts";
+import { formatTurns } from "#core/units/workshop.ts";
+import { Choice } from "#app/ui/Choice.tsx";
+import { placeHref } from "#app/frame/places.ts";
+import { SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
+import type { benchOf } from "./form.ts";
+import { IdleChart } from "./IdleChart.tsx";
+import { ReadingList } from "./WalkPanel.tsx";
+
+interface WalkResultProps {
+  readonly rigId: string;
+  readonly points: readonly IdlePoint[];
+  readonly bench: ReturnType<typeof benchOf>;
+  readonly school: ScrewSchool;
+  readonly onRemove: (index: number) => void;
+}
+
+export function WalkResult({ rigId, points, bench, school, onRemove }: WalkResultProps) {
+  const fetcher = useFetcher();
+  const { verdict } = bench;
+  const { fit } = bench.fit;
+  const target = verdict.kind === "leave" || verdict.kind === "repeat" ? verdict.setTo : undefined;
+  const choose = (is: ScrewSchool) =>
+    void fetcher.submit(JSON.stringify({ what: "screw", is }), {
+      method: "post",
+      encType: "application/json",
+      action: placeHref(rigId, "schools"),
+    });
+  return (
+    <>
+      <IdleChart points={points} fit={fit} target={target} />
+      {fit && (
+        <p className="flush">
+          Crest {Math.round(fit.crestRpm)} rpm at {formatTurns(fit.crestTurns)}; 2 % lost at{" "}
+          {formatTurns(fit.fallInTurns)} and {formatTurns(fit.fallOutTurns)}; the middle at{" "}
+          {fit.middleTurns.toFixed(2)} ± {(1.28 * fit.sdTurns).toFixed(2)} turns.
+        </p>
+      )}
+      {points.length > 0 && <ReadingList points={points} fit={fit} onRemove={onRemove} />}
+      <Choice
+        label="How you set the screw"
+        value={school}
+        options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
+        onChange={choose}
+      />
+      <p className="quiet flush">{SCHOOL_WORDS[school].how}</p>
+    </>
+  );
+}
