@@ -25,6 +25,7 @@ export default [
       route("logger", "features/logger/route.tsx"),
       route("change", "features/change/route.tsx"),
       route("sieve", "features/sieve/route.tsx"),
+      route("what-if", "features/what-if/route.tsx"),
       route("why", "features/why/route.tsx"),
       route("log", "features/log/route.tsx"),
     ]),

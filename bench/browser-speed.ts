@@ -99,6 +99,35 @@ async function keystrokes(browser: Browser): Promise<void> {
   );
 }
 
+/** Moves the main jet on paper, a step a time, and times each from the tap to the changed strip. */
+async function trials(browser: Browser): Promise<void> {
+  const page = await newPage(browser);
+  await page.goto(`${RIG}/what-if`);
+  await page.getByRole("table", { name: "Side by side" }).waitFor();
+  await page.waitForTimeout(500);
+  const times = await page.evaluate(async () => {
+    const strip = document.querySelector("[class*=outcome] svg");
+    const steps = ["down", "up"].map((way) =>
+      document.querySelector<HTMLElement>(`[aria-label="Main ${way}"]`),
+    );
+    if (!strip) throw new Error("no strip of a trial");
+    const line = () => strip.innerHTML;
+    const took: number[] = [];
+    for (let i = 0; i < 60; i += 1) {
+      const before = line();
+      const started = performance.now();
+      steps[Math.floor(i / 15) % 2]?.click();
+      while (line() === before && performance.now() - started < 2000)
+        await new Promise((done) => requestAnimationFrame(done));
+      took.push(performance.now() - started);
+    }
+    return took;
+  });
+  console.log(
+    `a step in What if to the strip: median ${quantile(times, 0.5).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms (60 steps)`,
+  );
+}
+
 /** Walks through every screen and counts tasks over 50 ms after the first load. */
 async function longTasks(browser: Browser): Promise<void> {
   const page = await newPage(browser);
@@ -111,7 +140,7 @@ async function longTasks(browser: Browser): Promise<void> {
       list.getEntries().forEach((task) => store.long.push({ place: location.pathname, ms: task.duration })),
     ).observe({ entryTypes: ["longtask"] });
   });
-  for (const place of ["Air", "Look", "Change", "Why", "Log", "Today"]) {
+  for (const place of ["Air", "Look", "Change", "Sieve", "What if", "Why", "Log", "Today"]) {
     await page
       .getByRole("navigation", { name: "The work" })
       .first()
@@ -130,6 +159,7 @@ const browser = await chromium.launch(LAUNCH);
 try {
   await coldStart(browser);
   await keystrokes(browser);
+  await trials(browser);
   await longTasks(browser);
 } finally {
   await browser.close();

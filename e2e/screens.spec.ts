@@ -32,6 +32,7 @@ const SCREENS = [
   { path: `${RIG}/logger`, title: "A logger’s file" },
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/sieve`, title: "The sieve" },
+  { path: `${RIG}/what-if`, title: "What if?" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
   { path: "/data", title: "Data" },
@@ -44,7 +45,7 @@ const GROUPS = {
     /measure|needle|box|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|why|log/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|why|log/.test(path),
   ),
 };
 

@@ -29,3 +29,43 @@ test("a look is taken back and its holes open, and a hole is looked through and 
   await page.waitForURL((url) => url.pathname === RIG);
   await expect(page.getByText(/Main jet 158 → 155/).first()).toBeVisible();
 });
+
+test("what if: parts and air are moved on paper, a trial is kept over a reload, and nothing is logged", async ({
+  page,
+}) => {
+  await openRig(page, "/what-if");
+  const table = page.getByRole("table", { name: "Side by side" });
+  const top = table.getByRole("row", { name: /^Top/ }).getByRole("cell");
+  await expect(top).toHaveCount(2);
+  const before = await top.nth(1).innerText();
+  await page.getByRole("slider", { name: "Main" }).press("PageDown");
+  await expect(page.getByText(/^Main 158 → 148\b/)).toBeVisible();
+  await expect(top.nth(1)).not.toHaveText(before);
+  await page.getByRole("slider", { name: "Pressure here" }).press("Home");
+  await expect(
+    table
+      .getByRole("row", { name: /^Power/ })
+      .getByRole("cell")
+      .nth(1),
+  ).toHaveText(/^[5-6]\d %$/);
+
+  // A needle thicker than its jet cannot be: said, and the last trial stays.
+  await page.getByRole("slider", { name: "Needle thicker by" }).press("End");
+  await page.getByRole("slider", { name: "Needle jet" }).press("Home");
+  await expect(page.getByText(/That cannot be tried: .*thinner than its jet/)).toBeVisible();
+  await page.getByRole("slider", { name: "Needle jet" }).press("End");
+  await expect(page.getByText(/That cannot be tried/)).toHaveCount(0);
+
+  await page.getByLabel("Keep it as").fill("High pass");
+  await page.getByRole("button", { name: "Keep this trial" }).click();
+  await expect(table.getByRole("columnheader", { name: /High pass/ })).toBeVisible();
+  await page.reload();
+  await expect(table.getByRole("columnheader", { name: /High pass/ })).toBeVisible();
+  await page.getByRole("button", { name: "Open High pass" }).click();
+  await expect(page.getByText(/Main 158 → 148\b/)).toBeVisible();
+  await page.getByRole("button", { name: "Drop High pass" }).click();
+  await expect(table.getByRole("columnheader", { name: /High pass/ })).toHaveCount(0);
+  await page.goto(`${RIG}/log`);
+  await expect(page.getByRole("list", { name: "Entries" }).getByRole("listitem").first()).toBeVisible();
+  await expect(page.getByText("148")).toHaveCount(0);
+});

@@ -81,6 +81,7 @@ export const PLACES: readonly Place[] = [
     also: ["balance"],
   },
   { name: "Sieve", path: "sieve", key: "s", onPhone: true, state: () => "" },
+  { name: "What if", path: "what-if", key: "f", state: () => "" },
   {
     name: "Why",
     path: "why",

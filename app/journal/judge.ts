@@ -1,5 +1,6 @@
 /** What the screens ask the judge about a rig. */
-import type { AirEntry, Entry, LookEntry, Setting } from "#core/log/schema.ts";
+import type { AirEntry, Entry, LookEntry } from "#core/log/schema.ts";
+import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
@@ -142,6 +143,6 @@ export const askSieve = (
 export const askTrial = (
   revision: string,
   entries: readonly Entry[],
-  setting: Setting,
+  asked: TrialAsked,
   carburettor: number,
-): Promise<Trial> => ask(revision, entries, { ask: "trial", setting, carburettor });
+): Promise<Trial> => ask(revision, entries, { ask: "trial", asked, carburettor });

@@ -8,7 +8,8 @@ import { sieveOf } from "#core/advice/sieve.ts";
 import { trialOf } from "#core/advice/trial.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
-import { AirEntry, Entry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
+import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
+import { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
@@ -53,7 +54,7 @@ function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof A
     case "sieve":
       return sieveOf(opened, question.axes, question.carburettor, question.counted);
     case "trial":
-      return trialOf(opened, Setting.parse(question.setting), question.carburettor);
+      return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
     case "outlook":
       return outlook(opened, question.zone, { messages, memory }).map((row) => ({
         ...row,

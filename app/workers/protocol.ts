@@ -1,14 +1,7 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
 import type { FileRead } from "#core/log/read-file.ts";
-import type {
-  AirEntry,
-  Entry,
-  Header,
-  InstrumentMessage,
-  LogFile,
-  LookEntry,
-  Setting,
-} from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, InstrumentMessage, LogFile, LookEntry } from "#core/log/schema.ts";
+import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
@@ -54,8 +47,8 @@ export type Question =
       readonly carburettor?: number;
       readonly counted?: number | undefined;
     }
-  /** What a setting would do that nobody has fitted. */
-  | { readonly ask: "trial"; readonly setting: Setting; readonly carburettor?: number }
+  /** What a setting, a part, an air would do that nobody has fitted or met. */
+  | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
   /** The advice after each tone that a plug in a zone could show. */
   | { readonly ask: "outlook"; readonly zone: Zone };
 

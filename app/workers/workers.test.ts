@@ -149,8 +149,8 @@ describe("the judge, across a message channel", () => {
     const sieve = sifted.value as Sieve;
     expect(sieve.best.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
     const setting = { ...sieve.fitted, main: 150 };
-    expect(await ask({ ask: "trial", setting })).toMatchObject({ ok: true, value: { setting } });
-    expect(await ask({ ask: "trial", setting: { ...setting, clip: 19 } })).toMatchObject({
+    expect(await ask({ ask: "trial", asked: { setting } })).toMatchObject({ ok: true, value: { setting } });
+    expect(await ask({ ask: "trial", asked: { setting: { ...setting, clip: 19 } } })).toMatchObject({
       ok: false,
       name: "RangeError",
     });

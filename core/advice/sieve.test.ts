@@ -1,4 +1,4 @@
-import { air, build, fit, lookWith, plug, strike } from "../__tests__/entries.ts";
+import { air, build, fit, plug, strike } from "../__tests__/entries.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import type { Entry } from "../log/schema.ts";
 import { advise } from "./advise.ts";
@@ -50,7 +50,7 @@ describe("the sieve", () => {
     const at = sieve.holes.findIndex(({ main, clip }) => main === 165 && clip === sieve.fitted.clip);
     const hole = sieve.holes[at];
     if (!hole) throw new Error("the fitted setting must have a hole");
-    const idle = (setting: typeof hole) => Math.abs(trialOf(open, setting).zones[0]?.mean ?? NaN);
+    const idle = (setting: typeof hole) => Math.abs(trialOf(open, { setting }).zones[0]?.mean ?? NaN);
     expect(idle(hole)).toBeLessThanOrEqual(idle(sieve.fitted) + 1e-9);
   });
 
@@ -111,37 +111,5 @@ describe("the sieve", () => {
     const locked = build("08:00", { rules: { locked: ["main"], noWashers: false, onePlug: false } });
     expect(sieveOf(openCase([locked]), AXES).across).toEqual([ENDURO_BUILD.baseline.setting.main]);
     expect(() => sieveOf(openCase(log), { across: "clip", down: "clip" })).toThrow(RangeError);
-  });
-});
-
-describe("a setting tried on paper", () => {
-  const open = openCase(log);
-  const { fitted } = sieveOf(open, AXES);
-
-  it("is drawn and judged as if it were fitted", () => {
-    const trial = trialOf(open, { ...fitted, main: 155 });
-    const after = advise([...log, fit("0009", "10:00", 155)]);
-    expect(trial.zones.map(({ zone, mean }) => [zone, mean])).toEqual(
-      after.zones.map(({ zone, mean }) => [zone, expect.closeTo(mean, 9) as number]),
-    );
-    expect(trial.strip.map(({ mean }) => mean)).toEqual(
-      after.strip.map(({ mean }) => expect.closeTo(mean, 9) as number),
-    );
-    expect(trial.moves.top).toBeGreaterThan(0.05);
-    expect(trial.chanceBetter).toBeGreaterThan(0.5);
-  });
-
-  it("is no better than itself, and is refused where the machine cannot have it", () => {
-    expect(trialOf(open, fitted)).toMatchObject({
-      chanceBetter: 0,
-      moves: { idle: 0, low: 0, mid: 0, top: 0 },
-    });
-    expect(() => trialOf(open, { ...fitted, clip: 9 })).toThrow(RangeError);
-  });
-
-  it("says when it is too lean to be safe", () => {
-    const lambda = lookWith("0005", "09:50", { type: "lambda", zone: "top", lambda: 0.9, sensor: "inside" });
-    const lean = openCase([...log, lambda]);
-    expect(trialOf(lean, { ...fitted, main: 130 }).safe).toBe(false);
   });
 });

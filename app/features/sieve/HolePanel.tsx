@@ -33,7 +33,7 @@ export function HolePanel({ context, setting, best, open }: HolePanelProps) {
   const { revision, entries, carburettor, advice, header } = context;
   const key = PARTS.map((part) => setting[part]).join(" ");
   const { value, problem } = useAnswer(`${revision} ${carburettor} ${key}`, () =>
-    askTrial(revision, entries, setting, carburettor),
+    askTrial(revision, entries, { setting }, carburettor),
   );
   if (problem !== undefined) return <Caution grave>{problem}</Caution>;
   if (!value || !advice) return <Working words="Looking through the hole…" />;

@@ -293,10 +293,13 @@ export function Strip({ advice, looks, working, zoneHref }: StripProps) {
 /** The strip at a glance: for the phone's ribbon and the paddock. */
 export function MiniStrip({
   advice,
+  against,
   height = 64,
   label = "Mixture along the throttle",
 }: {
   advice: Drawn;
+  /** drawn as a broken line: what it is compared with */
+  against?: Drawn;
   height?: number;
   label?: string;
 }) {
@@ -320,6 +323,15 @@ export function MiniStrip({
         aria-label={label}
       >
         <Ground size={size} id={id} />
+        {against && (
+          <path
+            d={linePath(size, against.strip)}
+            fill="none"
+            stroke="var(--petrol)"
+            strokeWidth="2"
+            strokeDasharray="5 4"
+          />
+        )}
         <Mixture size={size} advice={advice} working={false} />
         <Layers size={size} advice={advice} />
       </svg>

@@ -13,6 +13,7 @@ import { PARTS } from "#core/log/parts.ts";
 import type { BuildTexts } from "./texts.ts";
 import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { FUEL_NAMES } from "#app/vocabulary/fuels.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 import { FormPick } from "#app/ui/form-fields.tsx";
 import { PasteNeedle } from "./PasteNeedle.tsx";
@@ -63,13 +64,7 @@ export function MachineSection() {
       <FormPick<BuildTexts>
         name="fuel.name"
         label="Fuel"
-        options={[
-          ["petrol", "Petrol"],
-          ["petrol-e10", "Petrol, 10 % ethanol"],
-          ["e85", "E85"],
-          ["methanol", "Methanol"],
-          ["other", "Other, by its data sheet"],
-        ]}
+        options={[...FUEL_NAMES, ["other", "Other, by its data sheet"]]}
       />
       {fuel === "other" && (
         <>
