@@ -1,5 +1,6 @@
 /** One thing to move: a step either way, or the whole way with a slider. */
 import css from "./what-if.module.css";
+import { memo } from "react";
 import Slider from "@mui/material/Slider";
 import { StepButton } from "#app/ui/StepButton.tsx";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
@@ -7,14 +8,21 @@ import type { Mover } from "./movers.ts";
 
 interface MoverRowProps {
   readonly mover: Mover;
-  readonly onMove: (asked: TrialAsked) => void;
+  readonly onMove: (change: (asked: TrialAsked) => TrialAsked) => void;
 }
 
-export function MoverRow({ mover, onMove }: MoverRowProps) {
+/** Drawn anew only where it has moved: there are a dozen of them. */
+const isAsBefore = (before: MoverRowProps, next: MoverRowProps): boolean =>
+  before.onMove === next.onMove &&
+  before.mover.now === next.mover.now &&
+  before.mover.value === next.mover.value &&
+  before.mover.words(next.mover.value) === next.mover.words(next.mover.value);
+
+export const MoverRow = memo(function MoverRow({ mover, onMove }: MoverRowProps) {
   const { key, label, from, to, step, value, now, words, moved } = mover;
   const isMoved = Math.abs(value - now) > step / 100;
   const by = (steps: number) =>
-    onMove(moved(Math.min(to, Math.max(from, Number((value + steps * step).toFixed(6))))));
+    onMove((asked) => moved(asked, Math.min(to, Math.max(from, Number((value + steps * step).toFixed(6))))));
   return (
     <div className={css["mover"]} data-mover={key}>
       <span className={isMoved ? css["moved"] : undefined}>
@@ -29,9 +37,9 @@ export function MoverRow({ mover, onMove }: MoverRowProps) {
         step={step}
         value={value}
         getAriaValueText={words}
-        onChange={(_, next) => onMove(moved(next))}
+        onChange={(_, next) => onMove((asked) => moved(asked, next))}
       />
       <StepButton label={`${label} up`} up disabled={value >= to} onStep={() => by(1)} />
     </div>
   );
-}
+}, isAsBefore);

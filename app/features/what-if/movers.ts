@@ -18,7 +18,7 @@ export interface Mover {
   /** as it is now, where nothing is moved */
   readonly now: number;
   readonly words: (value: number) => string;
-  readonly moved: (value: number) => TrialAsked;
+  readonly moved: (asked: TrialAsked, value: number) => TrialAsked;
 }
 
 export interface Movers {
@@ -63,11 +63,17 @@ const adjuster = (part: Part, moving: Moving): Mover => ({
   value: moving.asked.setting[part],
   now: moving.fitted[part],
   words: (value) => partValueInFull(part, value),
-  moved: (value) => ({ ...moving.asked, setting: { ...moving.asked.setting, [part]: value } }),
+  moved: (asked, value) => ({ ...asked, setting: { ...asked.setting, [part]: value } }),
 });
 
+/** Of an air only what is typed of one: the rest is worked out. */
+function airIn(asked: TrialAsked, today: AirState): AirState {
+  const { temperatureK, pressurePa, relativeHumidity } = asked.air ?? today;
+  return { temperatureK, pressurePa, relativeHumidity };
+}
+
 function airMovers({ asked, today, units }: Moving): Mover[] {
-  const air = asked.air ?? today;
+  const air = airIn(asked, today);
   const mover = (
     key: keyof AirState,
     label: string,
@@ -82,7 +88,7 @@ function airMovers({ asked, today, units }: Moving): Mover[] {
     value: air[key],
     now: today[key],
     words,
-    moved: (value) => ({ ...asked, air: { ...air, [key]: value } }),
+    moved: (before, to) => ({ ...before, air: { ...airIn(before, today), [key]: to } }),
   });
   return [
     mover("temperatureK", "Temperature", [248.15, 323.15, 0.5], (value) =>
@@ -114,7 +120,7 @@ function partMovers({ asked, build }: Moving): Mover[] {
     value: asked[key] ?? now,
     now,
     words,
-    moved: (value) => ({ ...asked, [key]: Number(value.toFixed(4)) }),
+    moved: (before, to) => ({ ...before, [key]: Number(to.toFixed(4)) }),
   });
   return [
     part("needleJetMm", "Needle jet", needleJetMm, [needleJetMm - 0.1, needleJetMm + 0.1, 0.01]),

@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import css from "./what-if.module.css";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { PARTS } from "#core/log/parts.ts";
@@ -8,7 +8,6 @@ import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import type { Trial } from "#core/advice/trial.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import { PickField } from "#app/ui/PickField.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { placeHref } from "#app/frame/places.ts";
@@ -17,11 +16,10 @@ import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { askTrial } from "#app/journal/judge.ts";
 import { keepDraft, readDraft } from "#app/store/drafts.ts";
 import { certainty, percentWords } from "#app/vocabulary/parts.ts";
-import { FUEL_NAMES } from "#app/vocabulary/fuels.ts";
 import { Compare, Keep, type Column } from "./Compare.tsx";
 import { KeptTrials, TRIALS, type KeptTrial } from "./kept.ts";
-import { MoverRow } from "./MoverRow.tsx";
-import { movedWords, moversOf, type Mover } from "./movers.ts";
+import { Controls } from "./Controls.tsx";
+import { movedWords, moversOf, type Moving } from "./movers.ts";
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   return { kept: (await readDraft(KeptTrials, params.rigId, TRIALS)) ?? [] };
@@ -34,25 +32,6 @@ function useTrial(context: RigContext, asked: TrialAsked | undefined): AnswerSta
     if (!asked) throw new Error("nothing is tried");
     return askTrial(revision, entries, asked, carburettor);
   });
-}
-
-function Group({
-  title,
-  movers,
-  onMove,
-}: {
-  title: string;
-  movers: readonly Mover[];
-  onMove: (asked: TrialAsked) => void;
-}) {
-  return (
-    <section aria-label={title}>
-      <h2>{title}</h2>
-      {movers.map((mover) => (
-        <MoverRow key={mover.key} mover={mover} onMove={onMove} />
-      ))}
-    </section>
-  );
 }
 
 /** What is tried now, said and drawn; it stays in sight while things are moved. */
@@ -81,7 +60,7 @@ function Outcome({ context, trial, moved }: { context: RigContext; trial: Trial;
 export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
   const { advice, header, carburettor, fitted, preferences } = context;
-  const build = buildOfCarburettor(context.build, carburettor);
+  const build = useMemo(() => buildOfCarburettor(context.build, carburettor), [context.build, carburettor]);
   const [asked, setAsked] = useState<TrialAsked>({ setting: fitted });
   const [kept, setKept] = useState<readonly KeptTrial[]>(loaderData.kept);
   const { value: trial, problem } = useTrial(context, asked);
@@ -92,11 +71,19 @@ export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
     setKept(next);
     void keepDraft(header.id, TRIALS, next);
   };
+  // The same as long as nothing is moved: an answer draws its outcome anew, not all that can be moved.
+  const moving = useMemo(
+    (): Moving => ({
+      asked,
+      build,
+      fitted,
+      today: advice?.air.air ?? build.baseline.air,
+      units: preferences,
+    }),
+    [asked, build, fitted, advice, preferences],
+  );
   if (!advice) return <Working words="Working out what is fitted…" />;
-  const { temperatureK, pressurePa, relativeHumidity } = advice.air.air;
-  const today = { temperatureK, pressurePa, relativeHumidity };
-  const movers = moversOf({ asked, build, fitted, today, units: preferences });
-  const moved = movedWords(movers);
+  const moved = movedWords(moversOf(moving));
   const tried = [first, second, third];
   const columns: Column[] = [
     { name: "Fitted, today", zones: advice.zones, powerLeft: advice.air.powerLeft },
@@ -139,21 +126,7 @@ export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
           </Button>
         )}
       </div>
-      <Group title="Adjusters" movers={movers.adjusters} onMove={setAsked} />
-      <Group title="Air and fuel" movers={movers.air} onMove={setAsked} />
-      <PickField
-        label="Fuel"
-        value={(asked.fuel ?? build.fuel).name}
-        onChange={({ target }) => {
-          const named = FUEL_NAMES.find(([name]) => name === target.value)?.[0];
-          setAsked({ ...asked, fuel: named ? { name: named } : build.fuel });
-        }}
-        options={[
-          ...FUEL_NAMES,
-          ...(build.fuel.name === "other" ? [["other", "As it is run"] as const] : []),
-        ]}
-      />
-      <Group title="Parts" movers={movers.parts} onMove={setAsked} />
+      <Controls moving={moving} onMove={setAsked} />
       <Compare columns={columns} />
       <Keep
         count={kept.length}

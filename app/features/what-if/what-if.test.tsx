@@ -30,7 +30,7 @@ describe("what can be moved", () => {
     for (const { label, from, to, value, moved } of all(movers(build))) {
       expect(`${label} ${from <= value && value <= to}`).toBe(`${label} true`);
       for (const end of [from, to]) {
-        const asked = moved(end);
+        const asked = moved({ setting: build.baseline.setting }, end);
         const tried = triedBuild(build, asked);
         // A needle as thick as its jet is refused by the model in its own words; anything else can be.
         const straight = Math.max(...tried.carburettor.needle.profile.map(({ diameterMm }) => diameterMm));
@@ -59,7 +59,7 @@ describe("what can be moved", () => {
 
   it("is said only where it differs from what is fitted", () => {
     expect(movedWords(movers())).toEqual([]);
-    const main = mover(movers(), "Main").moved(155);
+    const main = mover(movers(), "Main").moved({ setting: ENDURO_BUILD.baseline.setting }, 155);
     const hot = { ...ENDURO_BUILD.baseline.air, temperatureK: 303.15 };
     const { setting } = main;
     expect(movedWords(movers(ENDURO_BUILD, { setting, air: hot, thickerMm: 0.01 }))).toEqual([
