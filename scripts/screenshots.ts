@@ -72,22 +72,40 @@ const connectGauges = async (page: Page) => {
   await page.waitForTimeout(2500);
 };
 
+const readHints = async (page: Page) => {
+  await page.getByRole("button", { name: "I know all that" }).click();
+  await page.getByRole("complementary", { name: "Hints" }).waitFor({ state: "hidden" });
+};
+const openNeedle = async (page: Page) => {
+  await page.getByRole("heading", { level: 2, name: "Needle and jet" }).click();
+  await page.getByText("Paste a table").scrollIntoViewIfNeeded();
+};
+const lookThrough = async (page: Page) => {
+  for (let back = 0; back < 3; back += 1) await page.getByRole("slider").press("ArrowLeft");
+  await page.getByRole("button", { name: /^main jet 155, clip 2nd/ }).click();
+  await page.getByRole("region", { name: "This hole" }).waitFor();
+};
+const moveOnPaper = async (page: Page) => {
+  await page.getByRole("slider", { name: "Main" }).press("PageDown");
+  await page.getByRole("button", { name: "Needle thicker by up" }).click();
+};
+
 const SHOTS: readonly Shot[] = [
   { name: "paddock", path: "/" },
-  { name: "today", path: RIG },
-  { name: "today-phone", path: RIG, phone: true },
+  { name: "today", path: RIG, before: readHints },
+  { name: "today-phone", path: RIG, phone: true, before: readHints },
   { name: "air", path: `${RIG}/air`, before: typeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTones },
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
   { name: "stopwatch-phone", path: `${RIG}/stopwatch`, phone: true, before: typeRuns },
   { name: "cylinders", path: `${TWIN}/cylinders` },
   { name: "balance", path: `${TWIN}/balance`, before: connectGauges },
-  { name: "rig", path: `${RIG}/build` },
+  { name: "rig", path: `${RIG}/build`, before: openNeedle },
   { name: "needle", path: `${RIG}/needle` },
-  { name: "box", path: "/rigs/rig:demo-kart/box" },
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
   { name: "logger", path: `${RIG}/logger`, before: readRide },
-  { name: "fault", path: TWIN },
+  { name: "sieve", path: `${RIG}/sieve`, before: lookThrough },
+  { name: "what-if", path: `${RIG}/what-if`, before: moveOnPaper },
   { name: "new-rig-phone", path: "/new", phone: true, before: newKart },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
