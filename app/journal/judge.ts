@@ -7,6 +7,7 @@ import type { Distribution } from "#core/advice/cylinders.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { Whose } from "#core/advice/whose.ts";
 import { heardBy, keepSaid } from "#app/store/instruments.ts";
 import { keepLastAdvice, readLastAdvice, type RigFaceKept } from "#app/store/last-advice.ts";
 import { readRig } from "#app/store/rig-log.ts";
@@ -146,3 +147,7 @@ export const askTrial = (
   asked: TrialAsked,
   carburettor: number,
 ): Promise<Trial> => ask(revision, entries, { ask: "trial", asked, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askWhose = (revision: string, entries: readonly Entry[], carburettor: number): Promise<Whose> =>
+  ask(revision, entries, { ask: "whose", carburettor });

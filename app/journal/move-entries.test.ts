@@ -56,6 +56,15 @@ it.each([
   expect(JSON.stringify(await rawData())).toBe(before);
 });
 
+it("nothing moves to a rig that was described only later: it would be seen by nobody", async () => {
+  await freshRig([build(), look("0001", "09:00")]);
+  await importRigs([{ header: other, entries: [build("10:00")] }]);
+  expect(await moveEntries(RIG, OTHER, ["look:0001"])).toMatchObject({
+    ok: false,
+    message: expect.stringContaining("Other was first described on 2026-05-23 at 10:00") as string,
+  });
+});
+
 it("what the other machine cannot have is refused by name", async () => {
   const clip = { ...fit("0003", "09:20", 152), changes: [{ part: "clip" as const, to: 5 }] };
   await freshRig([build(), clip]);

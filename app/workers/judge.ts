@@ -6,6 +6,7 @@ import { distribution } from "#core/advice/cylinders.ts";
 import { outlook } from "#core/advice/outlook.ts";
 import { sieveOf } from "#core/advice/sieve.ts";
 import { trialOf } from "#core/advice/trial.ts";
+import { whoseCard } from "#core/advice/whose.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
@@ -53,6 +54,8 @@ function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof A
       return distribution(opened);
     case "sieve":
       return sieveOf(opened, question.axes, question.carburettor, question.counted);
+    case "whose":
+      return whoseCard(opened, question.carburettor);
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
     case "outlook":

@@ -12,6 +12,7 @@ import type { Distribution } from "#core/advice/cylinders.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { Whose } from "#core/advice/whose.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };
@@ -47,6 +48,8 @@ export type Question =
       readonly carburettor?: number;
       readonly counted?: number | undefined;
     }
+  /** What of the card is physics, and what this engine has taught. */
+  | { readonly ask: "whose"; readonly carburettor?: number }
   /** What a setting, a part, an air would do that nobody has fitted or met. */
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
   /** The advice after each tone that a plug in a zone could show. */
@@ -59,6 +62,7 @@ export interface Answers {
   readonly outlook: Outlook[];
   readonly sieve: Sieve;
   readonly trial: Trial;
+  readonly whose: Whose;
 }
 
 export interface Opened {

@@ -53,7 +53,7 @@ function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number)
   );
 }
 
-export default function SieveRoute() {
+function TheSieve() {
   const context = useRig();
   const [pair, setPair] = useState<Pair>("main clip");
   const [counted, setCounted] = useState<number>();
@@ -119,4 +119,10 @@ export default function SieveRoute() {
       )}
     </div>
   );
+}
+
+/** Of another carburettor it is another sieve: nothing chosen here speaks of that one. */
+export default function SieveRoute() {
+  const { header, carburettor } = useRig();
+  return <TheSieve key={`${header.id} ${carburettor}`} />;
 }

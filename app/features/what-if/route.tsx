@@ -57,18 +57,22 @@ function Outcome({ context, trial, moved }: { context: RigContext; trial: Trial;
   );
 }
 
-export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
+interface OnPaperProps {
+  readonly kept: readonly KeptTrial[];
+  readonly onKept: (kept: readonly KeptTrial[]) => void;
+}
+
+function OnPaper({ kept, onKept }: OnPaperProps) {
   const context = useRig();
   const { advice, header, carburettor, fitted, preferences } = context;
   const build = useMemo(() => buildOfCarburettor(context.build, carburettor), [context.build, carburettor]);
   const [asked, setAsked] = useState<TrialAsked>({ setting: fitted });
-  const [kept, setKept] = useState<readonly KeptTrial[]>(loaderData.kept);
   const { value: trial, problem } = useTrial(context, asked);
   const first = useTrial(context, kept[0]?.asked).value;
   const second = useTrial(context, kept[1]?.asked).value;
   const third = useTrial(context, kept[2]?.asked).value;
   const changeKept = (next: readonly KeptTrial[]) => {
-    setKept(next);
+    onKept(next);
     void keepDraft(header.id, TRIALS, next);
   };
   // The same as long as nothing is moved: an answer draws its outcome anew, not all that can be moved.
@@ -135,4 +139,11 @@ export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
       />
     </div>
   );
+}
+
+/** Another carburettor has parts of its own: it begins at what is fitted there. */
+export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
+  const { header, carburettor } = useRig();
+  const [kept, setKept] = useState<readonly KeptTrial[]>(loaderData.kept);
+  return <OnPaper key={`${header.id} ${carburettor}`} kept={kept} onKept={setKept} />;
 }

@@ -1,6 +1,7 @@
 import { useRig } from "#app/frame/use-rig.ts";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
 import { Learnt } from "./Learnt.tsx";
+import { Whose } from "./Whose.tsx";
 import { OutlookTable } from "./OutlookTable.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { SURPRISING } from "#core/belief/update.ts";
@@ -114,6 +115,7 @@ export default function WhyRoute() {
         <Zones />
       </div>
       <Learnt advice={advice} />
+      <Whose context={context} />
       <div className="scroll-x">
         <OutlookTable context={context} advice={advice} />
       </div>
