@@ -25,11 +25,15 @@ export default defineConfig({
     contextOptions: { reducedMotion: "reduce" },
   },
   projects: [
-    { name: "laptop", use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } } },
+    // What is done with a thumb is done on the phone alone; the main job at both widths.
+    {
+      name: "laptop",
+      grepInvert: /@phone/,
+      use: { ...devices["Desktop Chrome"], viewport: { width: 1280, height: 800 } },
+    },
     {
       name: "phone",
-      // Only what is laid out or done otherwise on a phone.
-      grep: /@phone/,
+      grep: /@phone|@both/,
       use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } },
     },
   ],

@@ -5,7 +5,7 @@ import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir } from
 
 test(
   "from the air and one plug to the one change, still there after the browser was closed",
-  { tag: "@phone" },
+  { tag: "@both" },
   async ({ page, context }) => {
     await open(page, "/");
     await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();

@@ -27,7 +27,7 @@ test.afterEach(() => {
 
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
   test.setTimeout(60_000);
-  const port = 4480 + info.parallelIndex * 2 + (info.project.name === "phone" ? 1 : 0);
+  const port = 4480 + info.parallelIndex * 2;
   server = await serveBuild(port);
   const address = (path: string) => `http://localhost:${port}${path}`;
   await page.goto(address("/"));

@@ -135,8 +135,7 @@ test("several carburettors, each its own, are described on one bench", async ({ 
   await expect(page.getByLabel("Needle jet", { exact: true })).toHaveValue("2.7");
 });
 
-test("assumed values are named on the card until they are confirmed", async ({ page, isMobile }) => {
-  test.skip(isMobile, "on the phone the card is a drawer");
+test("assumed values are named on the card until they are confirmed", async ({ page }) => {
   await open(page, "/rigs/rig:demo-twin/build");
   await open(page, "/rigs/rig:demo-atv/build");
   await expect(page.getByText(/^\d+ assumed$/).first()).toBeVisible();

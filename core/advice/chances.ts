@@ -5,7 +5,7 @@ import type { Line } from "../looks/line.ts";
 import type { Setting } from "../log/schema.ts";
 import { cholesky, dot } from "../numbers/linear.ts";
 import { seededRandom } from "../numbers/random.ts";
-import { REACHED_ZONES, TOLERANCE, type SettingJudge } from "./judge-setting.ts";
+import { REACHED_ZONES, TOLERANCE, type ReachedZone, type SettingJudge } from "./judge-setting.ts";
 import { LOSS, loss } from "./loss.ts";
 
 const DRAWS = 400;
@@ -57,7 +57,7 @@ export function chanceBetter({ beliefs, weights, lines }: SettingJudge, from: Se
 
 export interface DrawnCosts {
   readonly draws: number;
-  /** what a setting costs in one draw, in the zones that a hand can put right */
+  /** what a setting costs in one draw, in the zones asked about */
   readonly of: (setting: number, draw: number) => number;
 }
 
@@ -76,6 +76,7 @@ const DRAWS_OF_MANY = 200;
 export function costOfDraws(
   { beliefs, weights, lines }: SettingJudge,
   settings: readonly Setting[],
+  zones: readonly ReachedZone[] = REACHED_ZONES,
 ): DrawnCosts {
   const draws = DRAWS_OF_MANY;
   const size = beliefs.together.mean.length;
@@ -83,7 +84,7 @@ export function costOfDraws(
   const costs = new Float64Array(settings.length * draws);
   settings.forEach((setting, s) => {
     const at = lines(setting);
-    for (const zone of REACHED_ZONES) {
+    for (const zone of zones) {
       const { shift, row } = at[zone];
       const cost = LOSS[zone];
       const weight = weights[zone];

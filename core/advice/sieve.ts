@@ -13,8 +13,10 @@ import { PARTS, type Part } from "../log/parts.ts";
 import type { LookEntry, Setting } from "../log/schema.ts";
 import { airOf, groupOf, judgeOf, type Case, type Group } from "./case.ts";
 import { costOfDraws } from "./chances.ts";
-import type { Choices } from "./choices.ts";
 import { beliefsOf, type SettingJudge } from "./judge-setting.ts";
+import { RULES, workOf } from "./moves.ts";
+import type { LookQuestion } from "./next-look.ts";
+import { LEAST_GAIN } from "./plan.ts";
 import { questionOf } from "./question.ts";
 
 export const MOST_ACROSS = 25;
@@ -39,7 +41,7 @@ export interface SieveGrid {
 
 /** The sieve as it stood after some of the looks. */
 export interface SieveState {
-  /** of each hole: chance to be the best of all; they add to 1 */
+  /** of each hole: chance to be the best of all, shared by those that nobody would tell apart; they add to 1 */
   readonly best: readonly number[];
   /** of each hole: whether it is among the likeliest that hold the best with {@link OPEN_HOLD} */
   readonly open: readonly boolean[];
@@ -63,26 +65,27 @@ function nearest(values: readonly number[], fitted: number, most: number): numbe
 }
 
 /**
- * The rest set best for two parts that stand: a part at a time, until none gains.
+ * The rest set best for two parts that stand: a part at a time, until none gains more than its work.
  * @param reach - how many steps from where a part is are tried at a time
  */
 function bestRest(
-  judge: SettingJudge,
-  options: Choices,
+  { judge, options, fitted }: LookQuestion,
   start: Setting,
   rest: readonly Part[],
   reach = Infinity,
 ): Setting {
-  let best = judge.judge(start);
+  const costOf = (setting: Setting) => judge.judge(setting).reachedLoss + workOf(fitted, setting);
+  let best = { setting: start, cost: costOf(start) };
   for (let gained = true; gained;) {
     gained = false;
     for (const part of rest) {
       const at = options[part].indexOf(best.setting[part]);
       const near = options[part].filter((_, i) => i !== at && Math.abs(i - at) <= reach);
       for (const value of near) {
-        const tried = judge.judge({ ...best.setting, [part]: value });
-        if (tried.reachedLoss < best.reachedLoss - 1e-9) {
-          best = tried;
+        const setting = { ...best.setting, [part]: value };
+        const cost = costOf(setting);
+        if (cost < best.cost - 1e-9) {
+          best = { setting, cost };
           gained = true;
         }
       }
@@ -91,15 +94,16 @@ function bestRest(
   return best.setting;
 }
 
-function gridOf(judge: SettingJudge, options: Choices, fitted: Setting, axes: SieveAxes): SieveGrid {
+function gridOf(question: LookQuestion, axes: SieveAxes): SieveGrid {
+  const { options, fitted } = question;
   const across = nearest(options[axes.across], fitted[axes.across], MOST_ACROSS);
   const down = nearest(options[axes.down], fitted[axes.down], MOST_DOWN);
   const rest = PARTS.filter((part) => part !== axes.across && part !== axes.down && options[part].length > 1);
-  let from = bestRest(judge, options, fitted, rest);
+  let from = bestRest(question, fitted, rest);
   const holes = down.flatMap((d) =>
     across.map((a) => {
       // The neighbour's rest is nearly this one's.
-      from = bestRest(judge, options, { ...from, [axes.across]: a, [axes.down]: d }, rest, 1);
+      from = bestRest(question, { ...from, [axes.across]: a, [axes.down]: d }, rest, 1);
       return from;
     }),
   );
@@ -119,18 +123,20 @@ function likeliest(chances: readonly number[], share: number): boolean[] {
 }
 
 /** @returns how often each hole is the best, and which are still open */
-export function sift(judge: SettingJudge, holes: readonly Setting[]): SieveState {
-  const costs = costOfDraws(judge, holes);
+export function sift(judge: SettingJudge, { axes, holes }: SieveGrid): SieveState {
+  // Only the zones that these parts are set for: how nearly the steps of the rest hit theirs is chance.
+  const zones = [...new Set([RULES[axes.across], RULES[axes.down]])];
+  const costs = costOfDraws(judge, holes, zones);
   const best = new Array<number>(holes.length).fill(0);
   const share = 1 / costs.draws;
   for (let draw = 0; draw < costs.draws; draw += 1) {
     let least = Infinity;
-    let winner = 0;
-    for (let hole = 0; hole < holes.length; hole += 1) {
-      const cost = costs.of(hole, draw);
-      if (cost < least) [least, winner] = [cost, hole];
-    }
-    best[winner] = (best[winner] ?? 0) + share;
+    for (let hole = 0; hole < holes.length; hole += 1) least = Math.min(least, costs.of(hole, draw));
+    const good: number[] = [];
+    for (let hole = 0; hole < holes.length; hole += 1)
+      if (costs.of(hole, draw) <= least + LEAST_GAIN) good.push(hole);
+    // Where a main does next to nothing the best of them is a toss: what nobody would notice shares the draw.
+    for (const hole of good) best[hole] = (best[hole] ?? 0) + share / good.length;
   }
   return { best, open: likeliest(best, OPEN_HOLD) };
 }
@@ -202,8 +208,7 @@ function prepare(open: Case, axes: SieveAxes, carburettor: number, air: HumidAir
   const before = known.get(key);
   if (before) return before;
   const judge = judgeOf(open, group, air);
-  const { options } = questionOf(open, group, judge, air);
-  const grid = gridOf(judge, options, group.fitted, axes);
+  const grid = gridOf(questionOf(open, group, judge, air), axes);
   const made = { group, judge, grid, steps: stepsOf(open.replayed) };
   known.set(key, made);
   return made;
@@ -225,7 +230,7 @@ export function sieveOf(open: Case, axes: SieveAxes, carburettor = 0, counted = 
   const asked = count === steps.length ? judge : judge.believing(beliefsOf(belief, group.cylinders));
   return {
     ...grid,
-    ...sift(asked, grid.holes),
+    ...sift(asked, grid),
     fitted: group.fitted,
     looks: steps.map(({ look }) => look),
     counted: count,
