@@ -86,8 +86,9 @@ test("a simulated tachometer is read from cold to the verdict", async ({ page })
     const take = page.getByRole("button", { name: /^Take \d+ rpm$/ });
     for (let waited = 0; waited < 60 && !(await take.isVisible()); waited += 1) await page.clock.runFor(1000);
     await expect(take).toBeVisible();
-    await take.click();
+    // The verdict on the last reading is there by the time the next one has settled, not the moment it was taken.
     if (verdict.test(await heading.innerText())) break;
+    await take.click();
   }
   await expect(heading).toHaveText(verdict);
   await page.getByRole("button", { name: "Log this idle" }).click();

@@ -154,6 +154,7 @@ describe("the judge, across a message channel", () => {
       ok: false,
       name: "RangeError",
     });
+    expect(await ask({ ask: "whose" })).toMatchObject({ ok: true, value: { zones: { length: 4 } } });
     expect(await ask({ ask: "sieve", axes: { across: "main", down: "main" } })).toMatchObject({ ok: false });
   });
 

@@ -4,6 +4,7 @@ import type { Route } from "./+types/route";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { choices } from "#core/advice/choices.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
 import { changeForm } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -39,10 +40,10 @@ function carburettorNamed(text: unknown, count: number): number | undefined {
   return Number.isInteger(read) && read >= 1 && read <= count && count > 1 ? read - 1 : undefined;
 }
 
-/** What another screen proposes, where this machine has it. */
-function proposedIn(search: URLSearchParams, part: Part, values: readonly number[]): number | undefined {
-  const wanted = Number(search.get(part) ?? NaN);
-  return values.includes(wanted) ? wanted : undefined;
+/** What another screen proposes: typed in here, and refused here where it cannot be. */
+function proposedIn(search: URLSearchParams, part: Part): number | undefined {
+  const wanted = readTypedNumber(search.get(part) ?? "");
+  return wanted.ok ? wanted.value : undefined;
 }
 
 export default function ChangeRoute() {
@@ -101,7 +102,7 @@ export default function ChangeRoute() {
               part={part}
               values={options[part]}
               fitted={fitted[part]}
-              proposed={proposedIn(search, part, options[part])}
+              proposed={proposedIn(search, part)}
               problem={answer?.fields?.[part]}
             />
           ))}

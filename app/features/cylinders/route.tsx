@@ -18,7 +18,8 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { refused, saveEntries, readSent } from "#app/journal/save.ts";
-import { useDistribution } from "./use-distribution.ts";
+import { useAnswer } from "#app/frame/use-answer.ts";
+import { askDistribution } from "#app/journal/judge.ts";
 import { useToast } from "#app/ui/Toast.tsx";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
 import {
@@ -120,7 +121,7 @@ function title({ outliers, cylinders }: Distribution): { title: string; reason: 
 
 export default function CylindersRoute() {
   const { build, entries, preferences, revision } = useRig();
-  const { distribution, problem } = useDistribution(revision, entries);
+  const { value: distribution, problem } = useAnswer(revision, () => askDistribution(revision, entries));
   const { revalidate } = useRevalidator();
   const say = useToast();
   const school = preferences.cylinderSchool;

@@ -18,8 +18,8 @@ export function Demo({ headers }: { headers: readonly Header[] }) {
     <section className="stack" id="demo">
       <h2>The demo</h2>
       <p className="quiet flush">
-        {RIGS} invented rigs to try things on. They count for nothing in your own, and take your own with them
-        nowhere: wipe them when you have seen enough, bring them back when you want to show someone.
+        {RIGS} invented rigs to try things on. They count for nothing in your own, and wiping them leaves
+        yours alone; bring them back when you want to show someone.
       </p>
       <div className="row">
         {here > 0 && (

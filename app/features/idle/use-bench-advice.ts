@@ -1,7 +1,7 @@
-import { useEffect, useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
 import type { PlanChange } from "#core/advice/plan.ts";
 import type { LookEntry, Reading } from "#core/log/schema.ts";
+import { useAnswer } from "#app/frame/use-answer.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { askAdviceAfter } from "#app/journal/judge.ts";
 
@@ -25,26 +25,13 @@ export function useBenchAdvice(
   cylinder: number | undefined,
 ): BenchAdvice | undefined {
   const question = reading && `${revision} ${carburettor} ${JSON.stringify(reading)}`;
-  const [answer, setAnswer] = useState<{ question: string; bench: BenchAdvice }>();
-  useEffect(() => {
-    if (!reading || question === undefined) return undefined;
-    let current = true;
-    const look: LookEntry = {
-      id: "look:bench-draft",
-      at: present.newest ?? new Date().toISOString(),
-      kind: "look",
-      reading,
-      ...(cylinder !== undefined && { cylinder }),
-    };
-    askAdviceAfter(revision, entries, look, carburettor).then(
-      (advice) => current && setAnswer({ question, bench: benchAdvice(advice) }),
-      () => undefined, // the frame of the rig says what is wrong with the judge
-    );
-    return () => {
-      current = false;
-    };
-    // The question names reading, revision and carburettor.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [question]);
-  return answer?.question === question ? answer?.bench : undefined;
+  // What goes wrong with the judge is said by the rig's frame.
+  const { value, working } = useAnswer(question, async () => {
+    if (!reading) throw new Error("there is no reading to ask about");
+    const at = present.newest ?? new Date().toISOString();
+    const whose = cylinder === undefined ? {} : { cylinder };
+    const look: LookEntry = { id: "look:bench-draft", at, kind: "look", reading, ...whose };
+    return benchAdvice(await askAdviceAfter(revision, entries, look, carburettor));
+  });
+  return question === undefined || working ? undefined : value;
 }

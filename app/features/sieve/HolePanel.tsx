@@ -7,7 +7,7 @@ import { ZONES } from "#core/carburettor/zones.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
-import { placeHref } from "#app/frame/places.ts";
+import { changeHref } from "#app/frame/change-href.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { askTrial } from "#app/journal/judge.ts";
@@ -30,7 +30,7 @@ interface HolePanelProps {
 }
 
 export function HolePanel({ context, setting, best, open }: HolePanelProps) {
-  const { revision, entries, carburettor, advice, header } = context;
+  const { revision, entries, carburettor, advice } = context;
   const key = PARTS.map((part) => setting[part]).join(" ");
   const { value, problem } = useAnswer(`${revision} ${carburettor} ${key}`, () =>
     askTrial(revision, entries, { setting }, carburettor),
@@ -38,7 +38,6 @@ export function HolePanel({ context, setting, best, open }: HolePanelProps) {
   if (problem !== undefined) return <Caution grave>{problem}</Caution>;
   if (!value || !advice) return <Working words="Looking through the hole…" />;
   const changes = changesWords(value.fitted, value.setting);
-  const prefilled = new URLSearchParams(PARTS.map((part) => [part, String(setting[part])]));
   return (
     <section className="stack" aria-label="This hole">
       <div>
@@ -89,11 +88,7 @@ export function HolePanel({ context, setting, best, open }: HolePanelProps) {
       </div>
       {changes !== "" && (
         <div className="row">
-          <Button
-            component={Link}
-            to={`${placeHref(header.id, "change")}?${prefilled.toString()}`}
-            variant="outlined"
-          >
+          <Button component={Link} to={changeHref(context, setting)} variant="outlined">
             Fit this instead
           </Button>
           <span className="quiet">Nothing is logged until you say there that it is fitted.</span>

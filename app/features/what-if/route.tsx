@@ -10,7 +10,7 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
-import { placeHref } from "#app/frame/places.ts";
+import { changeHref } from "#app/frame/change-href.ts";
 import { useAnswer, type AnswerState } from "#app/frame/use-answer.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { askTrial } from "#app/journal/judge.ts";
@@ -101,7 +101,6 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
   ];
   const setting = asked.setting;
   const differs = PARTS.some((part) => setting[part] !== fitted[part]);
-  const prefilled = new URLSearchParams(PARTS.map((part) => [part, String(setting[part])]));
   return (
     <div className="stack">
       <div>
@@ -121,11 +120,7 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
           Back to what is fitted
         </Button>
         {differs && (
-          <Button
-            component={Link}
-            variant="outlined"
-            to={`${placeHref(header.id, "change")}?${prefilled.toString()}`}
-          >
+          <Button component={Link} variant="outlined" to={changeHref(context, setting)}>
             Make this a change
           </Button>
         )}
