@@ -41,6 +41,12 @@ test("a range goes into the box in one go, and a size that is none is said at it
   await page.getByRole("button", { name: "Save the box" }).click();
   const mains = page.getByRole("list", { name: "Main jets" });
   await expect(mains.getByRole("listitem")).toHaveText([/^130/, /^135/, /^140/]);
+  // A list as a spreadsheet has it is pasted beside it.
+  await page.getByText("Paste a list").click();
+  await page.getByLabel("Part and size: a row a jet").fill("main\t145\nmain\t147,5");
+  await page.getByRole("button", { name: "Take these jets" }).click();
+  await expect(page.getByText(/^2 rows are in the fields/)).toBeVisible();
+  await expect(mains.getByRole("listitem")).toHaveText([/^130/, /^135/, /^140/, /^145/, /^147.5/]);
 });
 
 test("everything goes back to base as one entry, and the sheet travels as a file", async ({ page }, info) => {

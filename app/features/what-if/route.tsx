@@ -129,7 +129,7 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
       <Compare columns={columns} />
       <Keep
         count={kept.length}
-        names={kept.map(({ name }) => name)}
+        names={columns.map(({ name }) => name)}
         onKeep={(name) => changeKept([...kept, { name, asked }])}
       />
     </div>
@@ -137,8 +137,12 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
 }
 
 /** Another carburettor has parts of its own: it begins at what is fitted there. */
+function OfRig({ start }: { start: readonly KeptTrial[] }) {
+  const { carburettor } = useRig();
+  const [kept, setKept] = useState(start);
+  return <OnPaper key={carburettor} kept={kept} onKept={setKept} />;
+}
+
 export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
-  const { header, carburettor } = useRig();
-  const [kept, setKept] = useState<readonly KeptTrial[]>(loaderData.kept);
-  return <OnPaper key={`${header.id} ${carburettor}`} kept={kept} onKept={setKept} />;
+  return <OfRig key={useRig().header.id} start={loaderData.kept} />;
 }

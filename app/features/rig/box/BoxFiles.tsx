@@ -6,39 +6,9 @@ import { boxCsv, readBoxFile, readBoxText, type BoxFileRead } from "./csv.ts";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { GoodOnes } from "../GoodOnes.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
-import { TypedField } from "#app/ui/TypedField.tsx";
+import { PasteBox } from "#app/ui/PasteBox.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { saveFile } from "#app/journal/export.ts";
-
-/** Two columns of a spreadsheet, or the text of a CSV. */
-function PasteJets({ onPaste }: { onPaste: (text: string) => void }) {
-  const [text, setText] = useState("");
-  return (
-    <details className="protocol">
-      <summary>Paste a list</summary>
-      <div className="stack tight">
-        <TypedField
-          label="Part and size: a row a jet"
-          multiline
-          minRows={4}
-          maxRows={10}
-          value={text}
-          onChange={({ target }) => setText(target.value)}
-          hint="main 152, pilot 45, shim 0.5; or with a heading, as in an exported CSV."
-          most={20_000}
-        />
-        <Button
-          variant="outlined"
-          className="start"
-          disabled={text.trim() === ""}
-          onClick={() => onPaste(text)}
-        >
-          Take these jets
-        </Button>
-      </div>
-    </details>
-  );
-}
 
 export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
   const { build, header } = useRig();
@@ -80,7 +50,18 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
           Export CSV
         </Button>
       </div>
-      <PasteJets onPaste={(text) => void read(readBoxText(text))} />
+      <PasteBox
+        summary="Paste a list"
+        label="Part and size: a row a jet"
+        hint="main 152, pilot 45, shim 0.5; or with a heading, as in an exported CSV."
+        most={20_000}
+        take="Take these jets"
+        onTake={(text) => {
+          const asked = readBoxText(text);
+          void read(asked);
+          return asked.ok && asked.read.bad.length === 0;
+        }}
+      />
       <Problem message={trouble} />
       {taken !== undefined && (
         <p className="flush" role="status">
