@@ -32,7 +32,7 @@ export async function wipeDemo() {
 export async function bringDemoBack() {
   const loaded = await loadDemo();
   if (!loaded.ok) return refused({ message: loaded.problem.message }, 507);
-  return data({ said: `The demo is back: ${loaded.value.rigs} rigs.` }, { status: 200 });
+  return data({ said: `The demo is back: ${loaded.value.rigs} of its rigs came.` }, { status: 200 });
 }
 
 export async function importFile(file: Blob) {

@@ -176,7 +176,8 @@ export function NeedleSection({
     replace(
       profile.map(({ alongMm, diameterMm }) => ({ alongMm: `${alongMm}`, diameterMm: `${diameterMm}` })),
     );
-    confirm(["carburettor.needle.profile"]);
+    // What is assumed is told of the first carburettor alone.
+    if (at === "carburettor") confirm(["carburettor.needle.profile"]);
   };
   return (
     <Section
