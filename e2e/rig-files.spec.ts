@@ -38,11 +38,13 @@ test("a range goes into the box in one go, and a size that is none is said at it
   await page.getByRole("button", { name: "Save the box" }).click();
   await expect(page.getByText("“huge” is no size")).toBeVisible();
   await page.getByRole("textbox", { name: "Main jets" }).fill("130 to 140 by 5");
+  // What is opened while the box is being saved stays open.
+  await page.getByText("Paste a list").click();
   await page.getByRole("button", { name: "Save the box" }).click();
+  await expect(page.getByRole("textbox", { name: "Main jets" })).toHaveValue("130, 135, 140");
   const mains = page.getByRole("list", { name: "Main jets" });
   await expect(mains.getByRole("listitem")).toHaveText([/^130/, /^135/, /^140/]);
   // A list as a spreadsheet has it is pasted beside it.
-  await page.getByText("Paste a list").click();
   await page.getByLabel("Part and size: a row a jet").fill("main\t145\nmain\t147,5");
   await page.getByRole("button", { name: "Take these jets" }).click();
   await expect(page.getByText(/^2 rows are in the fields/)).toBeVisible();

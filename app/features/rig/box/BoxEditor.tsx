@@ -1,5 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import Button from "@mui/material/Button";
+import { useEffect, useRef } from "react";
 import { FormProvider, useForm } from "react-hook-form";
 import { useNavigation, useSubmit } from "react-router";
 import { Box, type Build, type Setting } from "#core/log/schema.ts";
@@ -17,10 +18,12 @@ export interface BoxEditorProps {
   readonly fitted: Setting;
   readonly card: Setting;
   readonly seen: string;
+  /** the box entry last saved here, once the book shows it */
+  readonly saved: string;
   readonly answer: ActionProblem | undefined;
 }
 
-export function BoxEditor({ build, fitted, card, seen, answer }: BoxEditorProps) {
+export function BoxEditor({ build, fitted, card, seen, saved, answer }: BoxEditorProps) {
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const form = useForm<BoxTexts, unknown, Box>({
@@ -28,8 +31,16 @@ export function BoxEditor({ build, fitted, card, seen, answer }: BoxEditorProps)
     defaultValues: boxTexts(build.box),
     mode: "onTouched",
   });
-  const save = (box: Box) =>
+  const sent = useRef("");
+  const save = (box: Box) => {
+    sent.current = JSON.stringify(form.getValues());
     void submit(JSON.stringify({ box, seen }), { method: "post", encType: "application/json" });
+  };
+  // What was saved is shown as it was understood, in place: what was opened or typed meanwhile stays.
+  useEffect(() => {
+    if (saved !== "" && JSON.stringify(form.getValues()) === sent.current) form.reset(boxTexts(build.box));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once a save, not at each change of the build
+  }, [saved]);
   const add = (box: Box) => {
     const typed = BoxForm.safeParse(form.getValues());
     form.reset(boxTexts(mergeBoxes(typed.success ? typed.data : build.box, box)), {

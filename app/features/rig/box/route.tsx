@@ -33,7 +33,7 @@ export default function BoxRoute() {
   const { build, fitted, advice, present } = useRig();
   const answer = useActionData<ActionProblem & { saved?: true }>();
   const seen = useSeen("box", answer);
-  // What another tab saves leaves the fields as they are; they begin anew from what was saved here.
+  // What another tab saves leaves the fields as they are.
   const [saved, setSaved] = useState("");
   if (answer?.saved && saved !== seen && newestOf(present, "box") === seen) setSaved(seen);
   return (
@@ -47,11 +47,11 @@ export default function BoxRoute() {
       </div>
       {advice && <ToBuyWords buy={advice.buy} />}
       <BoxEditor
-        key={saved}
         build={build}
         fitted={fitted}
         card={advice?.card.setting ?? fitted}
         seen={seen}
+        saved={saved}
         answer={answer}
       />
     </div>
