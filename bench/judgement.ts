@@ -18,9 +18,10 @@ import {
   markdown,
   newAirRow,
   unknownRow,
+  wrongNeedleRow,
   type Row,
 } from "./judgement/tables.ts";
-import { POLICIES, type NewAir, type Task, type UnknownKind } from "./judgement/trials.ts";
+import { NEEDLES, POLICIES, type NewAir, type Task, type UnknownKind } from "./judgement/trials.ts";
 
 const MEANS: Readonly<Record<string, LookMeans>> = {
   plug: "plug",
@@ -212,6 +213,31 @@ if (only.has("readers")) {
     "Unknown engines, readers three times as far off, plug + idle",
   );
 }
+
+/** A needle that is not this engine's, with and without the right one in the box. */
+async function wrongNeedleSection(kit: readonly string[]): Promise<void> {
+  const rows: Row[] = [];
+  const named = {
+    wrong: "the wrong one alone",
+    both: "the right one in the box",
+    right: "the right one from the start",
+  };
+  for (const needles of NEEDLES) {
+    const all: Outcome[] = [];
+    for (const rig of rigs) {
+      const jobs = tasks(rig, kit).map((task): Job => ({ what: "wrongNeedle", task, needles }));
+      const results = (await runAll(jobs)) as Outcome[];
+      all.push(...results);
+      if (needles === "both") rows.push(wrongNeedleRow(`${named[needles]}, ${rig}`, results));
+    }
+    rows.push(wrongNeedleRow(`${named[needles]}, all rigs`, all));
+    say(`wrong needle: ${named[needles]}`);
+  }
+  sections.push({ title: `A wrong needle, ${kitName(kit)}`, rows });
+}
+if (only.has("needle"))
+  for (const kit of values.with ? kits : [["plug", "idle", "ride"], ["lambda"]])
+    await wrongNeedleSection(kit);
 
 /** Every fault at three sizes, and as many healthy engines, plain and odd. */
 async function faultSection(kit: readonly string[]): Promise<void> {

@@ -87,6 +87,25 @@ export const KART: StoryPlan = {
         { at: "11:00", kind: "note", text: "Second session: track warmer, wind off the sea." },
         { at: "11:05", kind: "air", weather: { celsius: 23, hPa: 1013, humidity: 0.6 } },
         { at: "11:10", kind: "follow", steps: 3 },
+        {
+          at: "12:20",
+          kind: "parts",
+          parts: [
+            {
+              kind: "needle",
+              name: "two scratches",
+              needle: needle([0, 2.5], [10, 2.5], [23, 2.21], [38, 1.55]),
+            },
+            { kind: "needle", name: "one scratch", needle: KART_BUILD.carburettor.needle },
+            {
+              kind: "needle",
+              name: "early taper",
+              needle: needle([0, 2.48], [8, 2.48], [22, 2.2], [38, 1.5]),
+            },
+            { kind: "needleJet", name: "the wide one", needleJetMm: 2.7 },
+            { kind: "slide", name: "4.5", cutawayMm: 4.5 },
+          ],
+        },
       ],
     },
   ],

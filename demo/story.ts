@@ -14,6 +14,7 @@ import {
   type HiddenEngine,
 } from "#core/simulator/hidden-engine.ts";
 import { drawReader, rideReportOf, walkIdle, type Reader } from "#core/simulator/reader.ts";
+import type { BenchPart } from "#core/log/part-schema.ts";
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
@@ -59,6 +60,8 @@ export type Happening =
   /** carburettors out of step, brought in screw by screw as the gauges say */
   | { readonly kind: "balance"; readonly quarterTurns: number }
   | { readonly kind: "idleSpeed"; readonly rpm: number }
+  /** what else lies in the box */
+  | { readonly kind: "parts"; readonly parts: readonly BenchPart[] }
   | { readonly kind: "headers"; readonly celsius: readonly number[] }
   /** so many steps of doing what is advised, or until there is nothing left to do */
   | { readonly kind: "follow"; readonly steps: number; readonly endsOnChange?: true };
@@ -255,6 +258,7 @@ class Story {
       case "look":
         this.look(clock, next.how, next.zone ?? "mid", next.minutes);
         return true;
+      case "part":
       case "check":
       case "leave":
       case "stop":
@@ -297,6 +301,17 @@ class Story {
       case "note":
         this.entries.push({ id: this.id("note"), at, kind: "note", text: what.text });
         return;
+      case "parts": {
+        const box = fold(this.entries).build?.box ?? this.plan.build.box;
+        this.entries.push({
+          id: this.id("box"),
+          at,
+          kind: "box",
+          box: { ...box, parts: [...what.parts] },
+          why: "Measured what else there is.",
+        });
+        return;
+      }
       case "symptom": {
         const { symptom } = what;
         const reading: Reading = { type: "symptom", zone: SYMPTOMS[symptom].zone, symptom };

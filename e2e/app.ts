@@ -4,6 +4,7 @@ import { expect, type Page } from "@playwright/test";
 
 export const RIG = "/rigs/rig:demo-enduro";
 export const TWIN = "/rigs/rig:demo-twin";
+export const KART = "/rigs/rig:demo-kart";
 export const ATV = "/rigs/rig:demo-atv";
 
 /** Opens a page on a device whose first visit has been. */

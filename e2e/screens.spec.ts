@@ -1,6 +1,6 @@
 /** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
 import { expect, test } from "./test.ts";
-import { ATV, cramped, expectAccessible, open, openRig, RIG, rigLine, TWIN } from "./app.ts";
+import { ATV, KART, cramped, expectAccessible, open, openRig, RIG, rigLine, TWIN } from "./app.ts";
 
 const FORMS = ["look?zone=top", "look?how=ride", "change", "idle", "stopwatch", "build", "box"];
 
@@ -15,6 +15,7 @@ const SCREENS = [
   { path: `${ATV}/measure`, title: "What to measure next" },
   { path: `${RIG}/needle`, title: "The needle in its jet" },
   { path: `${RIG}/box`, title: "The jet box" },
+  { path: `${KART}/parts`, title: "Parts on the bench" },
   { path: `${RIG}/base`, title: "Base sheet" },
   { path: `${RIG}/teardown?step=mainJet`, title: "Teardown" },
   { path: `${RIG}/schools`, title: "Ways of working" },
@@ -33,6 +34,7 @@ const SCREENS = [
   { path: `${RIG}/change`, title: "What was fitted?" },
   { path: `${RIG}/sieve`, title: "The sieve" },
   { path: `${RIG}/what-if`, title: "What if?" },
+  { path: `${RIG}/map`, title: "Map of the mixture" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
   { path: "/data", title: "Data" },
@@ -42,10 +44,10 @@ const SCREENS = [
 const GROUPS = {
   "outside a rig": SCREENS.filter(({ path }) => !path.startsWith("/rigs")),
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
-    /measure|needle|box|base|work|schools|teardown|walk|build/i.test(path),
+    /measure|needle|box|parts|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|why|log/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
   ),
 };
 

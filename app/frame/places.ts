@@ -52,7 +52,7 @@ export const PLACES: readonly Place[] = [
     path: "build",
     key: "r",
     state: ({ build }) => (build.assumed ? `${build.assumed.length} assumed` : ""),
-    also: ["measure", "needle", "box", "base", "teardown", "work", "schools"],
+    also: ["measure", "needle", "box", "parts", "base", "teardown", "work", "schools"],
   },
   { name: "Walk-round", path: "walk-round", key: "w", state: walkRoundState },
   {
@@ -81,7 +81,7 @@ export const PLACES: readonly Place[] = [
     also: ["balance"],
   },
   { name: "Sieve", path: "sieve", key: "s", onPhone: true, state: () => "" },
-  { name: "What if", path: "what-if", key: "f", state: () => "" },
+  { name: "What if", path: "what-if", key: "f", state: () => "", also: ["map"] },
   {
     name: "Why",
     path: "why",
@@ -94,11 +94,15 @@ export const PLACES: readonly Place[] = [
 export const placeHref = (rigId: string, path: string): string =>
   `/rigs/${rigId}${path === "" ? "" : `/${path}`}`;
 
-/** @returns whether a place is the one on screen, with the screens that belong to it */
+/** @returns the bench of parts with one of them looked at */
+export const partHref = (rigId: string, name: string): string =>
+  `${placeHref(rigId, "parts")}?${new URLSearchParams({ part: name }).toString()}`;
+
 /** Strip and card are read on Today, and on Air while it is typed; elsewhere the work gets the room. */
 export const isReadFrom = (rigId: string, pathname: string): boolean =>
   ["", "/air"].some((path) => pathname.replace(/\/$/, "") === `/rigs/${rigId}${path}`);
 
+/** @returns whether a place is the one on screen, with the screens that belong to it */
 export function isAt(place: Place, rigId: string, pathname: string): boolean {
   const at = (path: string) => decodeURIComponent(pathname) === placeHref(rigId, path);
   const within =

@@ -6,6 +6,7 @@ const MORE: Readonly<Record<string, string>> = {
   measure: "What to measure",
   needle: "Needle",
   box: "Jet box",
+  parts: "Parts on the bench",
   base: "Base sheet",
   teardown: "Teardown",
   work: "Work",
@@ -14,6 +15,7 @@ const MORE: Readonly<Record<string, string>> = {
   balance: "Balance",
   stopwatch: "Stopwatch",
   logger: "Logger’s file",
+  map: "Map of the mixture",
 };
 
 /** @param address - `/rigs/x/look` */

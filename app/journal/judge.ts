@@ -4,6 +4,9 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Deeper } from "#core/advice/deeper.ts";
+import type { LambdaMap } from "#core/advice/lambda-map.ts";
+import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-answer.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
@@ -151,3 +154,32 @@ export const askTrial = (
 /** @throws {WorkerFailure} with words for the screen */
 export const askWhose = (revision: string, entries: readonly Entry[], carburettor: number): Promise<Whose> =>
   ask(revision, entries, { ask: "whose", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askParts = (
+  revision: string,
+  entries: readonly Entry[],
+  carburettor: number,
+): Promise<PartsAnswer> => ask(revision, entries, { ask: "parts", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askNearest = (
+  revision: string,
+  entries: readonly Entry[],
+  wanted: WhichNeedle,
+  carburettor: number,
+): Promise<NeedleNear[]> => ask(revision, entries, { ask: "nearest", wanted, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askDeeper = (
+  revision: string,
+  entries: readonly Entry[],
+  carburettor: number,
+): Promise<Deeper> => ask(revision, entries, { ask: "deeper", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askLambdaMap = (
+  revision: string,
+  entries: readonly Entry[],
+  carburettor: number,
+): Promise<LambdaMap> => ask(revision, entries, { ask: "lambdaMap", carburettor });

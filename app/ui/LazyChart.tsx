@@ -4,20 +4,30 @@ import { useEffect, useRef } from "react";
 const turn = (): Promise<void> => new Promise((done) => setTimeout(done));
 
 /** Engine first, parts next, then the chart: each in a turn of its own, so that none holds the screen. */
-async function openChart(element: HTMLElement): Promise<EChartsType> {
+async function openChart(element: HTMLElement, heat: boolean): Promise<EChartsType> {
   const engine = await import("echarts/core");
   await turn();
   const { CHART_PARTS } = await import("./chart-library.ts");
   await turn();
   engine.use(CHART_PARTS);
   await turn();
-  const chart = engine.init(element, undefined, { renderer: "svg" });
+  if (heat) engine.use((await import("./chart-heat.ts")).HEAT_PARTS);
+  const chart = engine.init(element, undefined, { renderer: heat ? "canvas" : "svg" });
   await turn();
   return chart;
 }
 
 /** A chart, drawn once it scrolls into view and whenever its option is another. */
-export function LazyChart({ option, height }: { option: EChartsCoreOption; height: number }) {
+export function LazyChart({
+  option,
+  height,
+  heat = false,
+}: {
+  option: EChartsCoreOption;
+  height: number;
+  /** a map of many fields */
+  heat?: boolean;
+}) {
   const place = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType>(undefined);
   const newest = useRef(option);
@@ -33,7 +43,7 @@ export function LazyChart({ option, height }: { option: EChartsCoreOption; heigh
     const seen = new IntersectionObserver(([entry]) => {
       if (!entry?.isIntersecting) return;
       seen.disconnect();
-      void openChart(element).then(async (opened) => {
+      void openChart(element, heat).then(async (opened) => {
         if (left) return opened.dispose();
         chart.current = opened;
         // Axes in one turn, what they carry in the next: the first drawing is the slowest.
@@ -52,6 +62,6 @@ export function LazyChart({ option, height }: { option: EChartsCoreOption; heigh
       chart.current?.dispose();
       chart.current = undefined;
     };
-  }, []);
+  }, [heat]);
   return <div ref={place} style={{ height }} />;
 }

@@ -1,5 +1,6 @@
 /** The next step in words: a headline, the reason, and each line of a plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { benchPartWords } from "./bench-parts.ts";
 import { checkFirstReason, checkFirstTitle } from "./faults.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { NextStep } from "#core/advice/next-step.ts";
@@ -119,6 +120,19 @@ function lookWords(advice: Advice, next: Extract<NextStep, { kind: "look" }>): N
   };
 }
 
+function partWords({
+  part,
+  zone,
+  effect,
+  minutes,
+  chanceBetter,
+}: Extract<NextStep, { kind: "part" }>): NextWords {
+  return {
+    title: `Another part: ${benchPartWords(part)}`,
+    reason: `No jet, groove or screw reaches it: ${ZONE_NAMES[zone].toLowerCase()} becomes ${shiftWords(effect[zone])} with it. Better than now, the rest set again: ${certainty(chanceBetter)}; about ${minutes} minutes.`,
+  };
+}
+
 /** @returns headline and reason of what to do next */
 export function nextWords(advice: Advice): NextWords {
   const { next } = advice;
@@ -130,6 +144,8 @@ export function nextWords(advice: Advice): NextWords {
         title: `Put back: ${next.changes.map(changeTitle).join(", ")}`,
         reason: "It was said to be worse with it. Back first, then look.",
       };
+    case "part":
+      return partWords(next);
     case "look":
       return lookWords(advice, next);
     case "check":

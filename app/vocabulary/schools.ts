@@ -1,5 +1,12 @@
 /** Named ways of working, in words. */
-import type { ChangesSchool, LookMeans, OrderSchool, School, ScrewSchool } from "#core/log/schools.ts";
+import type {
+  ChangesSchool,
+  LookMeans,
+  OrderSchool,
+  PartsSchool,
+  School,
+  ScrewSchool,
+} from "#core/log/schools.ts";
 
 export const SCHOOL_WORDS: Readonly<Record<ScrewSchool, { readonly name: string; readonly how: string }>> = {
   middle: {
@@ -34,6 +41,16 @@ export const ORDER_WORDS: Readonly<Record<OrderSchool, { readonly name: string; 
   startThenFinish: { name: "Start line, then finish line", note: "by head temperature" },
 };
 
+export const PARTS_SCHOOL_WORDS: Readonly<
+  Record<PartsSchool, { readonly name: string; readonly note: string }>
+> = {
+  whereNothingFiner: {
+    name: "Where nothing finer helps",
+    note: "a needle, a slide, a needle jet of the box may be advised, with its work",
+  },
+  never: { name: "Never by itself", note: "only measured against, under Parts" },
+};
+
 export const MEANS_WORDS: Readonly<Record<LookMeans, string>> = {
   plug: "Plugs",
   idleBench: "Idle bench",
@@ -55,6 +72,11 @@ export function schoolWords(school: School): { readonly what: string; readonly r
       };
     case "order":
       return { what: "Order of the work, from now on", result: ORDER_WORDS[school.is].name.toLowerCase() };
+    case "parts":
+      return {
+        what: "Parts that are swapped, from now on",
+        result: PARTS_SCHOOL_WORDS[school.is].name.toLowerCase(),
+      };
     case "lookWith":
       return {
         what: "What there is to look with",

@@ -11,13 +11,51 @@ import { rowReason } from "#app/frame/card/words.ts";
 import { zoneCaution } from "./cautions.ts";
 import { agoWords, dayTitle } from "./days.ts";
 import { lineWords } from "./entries.ts";
+import { benchPartWords, partMeasure } from "./bench-parts.ts";
 import { nextWords, planLineWords } from "./next.ts";
 import { certainty, mixtureWords, partValue, partValueInFull, percentWords, shiftWords } from "./parts.ts";
+import { schoolWords } from "./schools.ts";
 import { surpriseWords } from "./surprise.ts";
 import { warningWords } from "#app/features/today/warnings.ts";
 import { zoneState } from "#app/frame/strip/zone-state.ts";
 
 const next = (entries: Entry[]) => nextWords(advise(entries));
+
+describe("a part that is swapped", () => {
+  const part = {
+    kind: "needle",
+    name: "B, a shade thicker",
+    needle: ENDURO_BUILD.carburettor.needle,
+  } as const;
+  it("is advised by the tuner’s own name for it, with its zone and its work", () => {
+    const words = nextWords({
+      ...advise([build(), air("0001", "08:30")]),
+      next: {
+        kind: "part",
+        part,
+        minutes: 20,
+        zone: "low",
+        effect: { idle: 0, low: 0.09, mid: 0.03, top: 0 },
+        gain: 0.4,
+        chanceBetter: 0.83,
+      },
+    });
+    expect(words.title).toBe("Another part: needle “B, a shade thicker”");
+    expect(words.reason).toContain("low becomes 9 % leaner with it");
+    expect(words.reason).toContain("likely (83 %); about 20 minutes");
+  });
+  it("is told from the next of its kind by its measure", () => {
+    expect(partMeasure(part)).toBe("2.52 mm at the straight, 1.55 mm at the tip, 5 grooves");
+    expect(partMeasure({ kind: "airJet", name: "a", path: "pilot", holeMm: 1.2 })).toBe("pilot, hole 1.2 mm");
+    expect(partMeasure({ kind: "emulsionTube", name: "a", drilled: false })).toBe("undrilled");
+    expect(partMeasure({ kind: "slideSpring", name: "a", depressionPa: 2450.4 })).toBe("lifts at 2450 Pa");
+    expect(benchPartWords({ kind: "slide", name: "4.5", cutawayMm: 4.5 })).toBe("slide “4.5”");
+    expect(schoolWords({ what: "parts", is: "never" })).toEqual({
+      what: "Parts that are swapped, from now on",
+      result: "never by itself",
+    });
+  });
+});
 
 describe("numbers in words", () => {
   it("writes parts as they are stamped or counted", () => {

@@ -4,6 +4,9 @@ import { adviseOn, type Advice } from "#core/advice/advise.ts";
 import { openCase, type Case } from "#core/advice/case.ts";
 import { distribution } from "#core/advice/cylinders.ts";
 import { outlook } from "#core/advice/outlook.ts";
+import { deeper } from "#core/advice/deeper.ts";
+import { lambdaMap } from "#core/advice/lambda-map.ts";
+import { nearestNeedles, partsAnswer } from "#core/advice/parts-answer.ts";
 import { sieveOf } from "#core/advice/sieve.ts";
 import { trialOf } from "#core/advice/trial.ts";
 import { whoseCard } from "#core/advice/whose.ts";
@@ -56,6 +59,14 @@ function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof A
       return sieveOf(opened, question.axes, question.carburettor, question.counted);
     case "whose":
       return whoseCard(opened, question.carburettor);
+    case "deeper":
+      return deeper(opened, question.carburettor, memory);
+    case "lambdaMap":
+      return lambdaMap(opened, question.carburettor);
+    case "parts":
+      return partsAnswer(opened, question.carburettor);
+    case "nearest":
+      return nearestNeedles(opened, question.wanted, question.carburettor);
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
     case "outlook":

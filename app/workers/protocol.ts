@@ -9,6 +9,9 @@ import type { Reduced } from "#core/logger/reduce.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
+import type { Deeper } from "#core/advice/deeper.ts";
+import type { LambdaMap } from "#core/advice/lambda-map.ts";
+import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-answer.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
@@ -50,6 +53,14 @@ export type Question =
     }
   /** What of the card is physics, and what this engine has taught. */
   | { readonly ask: "whose"; readonly carburettor?: number }
+  /** What each look has done to the card, and what one more of each kind would be worth. */
+  | { readonly ask: "deeper"; readonly carburettor?: number }
+  /** λ over throttle and engine speed. */
+  | { readonly ask: "lambdaMap"; readonly carburettor?: number }
+  /** What each part of the box would do, and what to look for when buying one. */
+  | { readonly ask: "parts"; readonly carburettor?: number }
+  /** Which needle is nearest to one of them. */
+  | { readonly ask: "nearest"; readonly wanted: WhichNeedle; readonly carburettor?: number }
   /** What a setting, a part, an air would do that nobody has fitted or met. */
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
   /** The advice after each tone that a plug in a zone could show. */
@@ -63,6 +74,10 @@ export interface Answers {
   readonly sieve: Sieve;
   readonly trial: Trial;
   readonly whose: Whose;
+  readonly deeper: Deeper;
+  readonly lambdaMap: LambdaMap;
+  readonly parts: PartsAnswer;
+  readonly nearest: NeedleNear[];
 }
 
 export interface Opened {

@@ -5,6 +5,8 @@ import {
   newAir,
   taughtAir,
   unknownEngine,
+  wrongNeedleEngine,
+  type Needles,
   type NewAir,
   type Policy,
   type Task,
@@ -15,9 +17,10 @@ export type Job =
   | { readonly what: "newAir"; readonly task: Task; readonly airSensitivitySd: number }
   | { readonly what: "taughtAir"; readonly task: Task; readonly airSensitivitySd: number }
   | { readonly what: "fault"; readonly task: Task; readonly seeded: Seeded }
+  | { readonly what: "wrongNeedle"; readonly task: Task; readonly needles: Needles }
   | { readonly what: "unknown"; readonly task: Task; readonly policy: Policy; readonly kind: UnknownKind };
 
-export type Result<J extends Job = Job> = J extends { what: "unknown" }
+export type Result<J extends Job = Job> = J extends { what: "unknown" | "wrongNeedle" }
   ? Outcome
   : J extends { what: "fault" }
     ? FaultOutcome
@@ -31,6 +34,8 @@ export function runJob(job: Job): NewAir | Outcome | FaultOutcome {
       return taughtAir(job.task, job.airSensitivitySd);
     case "fault":
       return faultyEngine(job.task, job.seeded);
+    case "wrongNeedle":
+      return wrongNeedleEngine(job.task, job.needles);
     case "unknown":
       return unknownEngine(job.task, job.policy, job.kind);
   }

@@ -43,6 +43,33 @@ export function newAirRow(name: string, results: readonly NewAir[]): Row {
   };
 }
 
+/** All four zones: just off idle only another part reaches. */
+export function wrongNeedleRow(name: string, results: readonly Outcome[]): Row {
+  const rightIn = (zone: keyof PerZone<number>) =>
+    percent(share(results, ({ errors }) => within(zone)(errors)));
+  return {
+    "": name,
+    engines: String(results.length),
+    "right in all four": percent(share(results, ({ errors }) => allRight(errors) && within("low")(errors))),
+    "idle, middle and top": percent(share(results, ({ errors }) => allRight(errors))),
+    "just off idle": rightIn("low"),
+    swapped: percent(share(results, ({ swaps }) => swaps > 0)),
+    "more than once": percent(share(results, ({ swaps }) => swaps > 1)),
+    "looks: median": String(
+      quantile(
+        results.map((one) => one.looks),
+        0.5,
+      ),
+    ),
+    "minutes: median": String(
+      quantile(
+        results.map((one) => one.minutes),
+        0.5,
+      ),
+    ),
+  };
+}
+
 export function unknownRow(name: string, results: readonly Outcome[]): Row {
   const looks = results.map((one) => one.looks);
   const minutes = results.map((one) => one.minutes);

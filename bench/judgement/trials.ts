@@ -3,7 +3,10 @@ import { humidAir } from "#core/air/humid-air.ts";
 import type { PerZone } from "#core/carburettor/zones.ts";
 import { advise } from "#core/advice/advise.ts";
 import type { LookMeans } from "#core/log/schools.ts";
-import type { Proven, Setting } from "#core/log/schema.ts";
+import type { LoggedNeedle } from "#core/log/part-schema.ts";
+import type { Build, Proven, Setting } from "#core/log/schema.ts";
+import { withStraight, withTaperMoved } from "#core/rig/needle-shape.ts";
+import type { Random } from "#core/numbers/random.ts";
 import { seededRandom } from "#core/numbers/random.ts";
 import { drawReader } from "#core/simulator/reader.ts";
 import { drawRealEngine, drawWeather, type EngineKind } from "#core/simulator/real-engine.ts";
@@ -77,6 +80,40 @@ export function taughtAir(task: Task, airSensitivitySd: number): NewAir {
     ),
     card: engine.errors(card.setting, air),
   };
+}
+
+/** How far the straight of a wrong needle is off, mm, and where its taper begins: as the doc's table says. */
+const WRONG_STRAIGHT_MM = { from: 0.02, to: 0.04 };
+const WRONG_TAPER_MM = 1.5;
+
+/** A needle that a former owner put in: its straight thicker or thinner, its taper begun elsewhere. */
+function wrongNeedle(right: LoggedNeedle, random: Random): LoggedNeedle {
+  const { from, to } = WRONG_STRAIGHT_MM;
+  const thicker = (random.uniform() < 0.5 ? -1 : 1) * (from + (to - from) * random.uniform());
+  return withTaperMoved(withStraight(right, thicker), WRONG_TAPER_MM * (2 * random.uniform() - 1));
+}
+
+/** What the tuner has: the wrong needle alone, the right one in the box beside it, the right one from the start. */
+export const NEEDLES = ["wrong", "both", "right"] as const;
+export type Needles = (typeof NEEDLES)[number];
+
+/** The engine wants the needle it was built with; the tuner has another in, and measured it. */
+export function wrongNeedleEngine(task: Task, needles: Needles): Outcome {
+  const kind: EngineKind = { proven: "guess", heavyTails: false, airSensitivitySd: 0.15 };
+  const { engine, random } = engineOf(task, kind, 4);
+  const { build } = engine;
+  const { needle } = build.carburettor;
+  const wrong = wrongNeedle(needle, random);
+  const described: Build = {
+    ...build,
+    carburettor: { ...build.carburettor, needle: needles === "right" ? needle : wrong },
+    box:
+      needles === "both"
+        ? { ...build.box, parts: [{ kind: "needle", name: "the other one", needle }] }
+        : build.box,
+  };
+  const bench = new Bench(engine, drawWeather(random), drawReader(random), random, undefined, described);
+  return followAdvice(bench, task.means);
 }
 
 export const POLICIES = [

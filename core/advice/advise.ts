@@ -14,6 +14,7 @@ import { leanings, type Leaning } from "./leanings.ts";
 import { marksOf, type Mark } from "./marks.ts";
 import { newestPlugs } from "./newest-plugs.ts";
 import { nextStep, wayBackOn, type NextStep } from "./next-step.ts";
+import { partsToSwap } from "./parts-on-bench.ts";
 import { planStop } from "./plan.ts";
 import { questionOf } from "./question.ts";
 import { reachedZones } from "./reach.ts";
@@ -91,6 +92,10 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
+      parts: () =>
+        present.schools.parts === "never"
+          ? { swaps: [], worthIt: undefined }
+          : partsToSwap({ open, group, judge, air, plan }),
       withLook: draft === undefined,
     }),
     zones: zoneAdvice(now, evidence),

@@ -1,5 +1,5 @@
 /** Chances of several zones at once, by seeded draws of what is believed. */
-import type { PerZone, Zone } from "../carburettor/zones.ts";
+import type { Zone } from "../carburettor/zones.ts";
 import type { Belief } from "../belief/unknowns.ts";
 import type { Line } from "../looks/line.ts";
 import type { Setting } from "../log/schema.ts";
@@ -46,14 +46,27 @@ function drawsOf(belief: Belief): readonly Float64Array[] {
 
 const errorAt = ({ shift, row }: Line, draw: Float64Array): number => shift + dot(row, draw);
 
-/** @returns chance that one setting costs less than another, in the zones that a hand can put right */
-export function chanceBetter({ beliefs, weights, lines }: SettingJudge, from: Setting, to: Setting): number {
-  const cost = (at: PerZone<Line>, draw: Float64Array) =>
-    REACHED_ZONES.reduce((sum, zone) => sum + weights[zone] * loss(zone, errorAt(at[zone], draw)), 0);
-  const [before, after] = [lines(from), lines(to)];
-  const draws = drawsOf(beliefs.together);
-  return draws.filter((draw) => cost(after, draw) < cost(before, draw)).length / draws.length;
+/** A setting, asked of a judge: of the machine as it is, or with another part in it. */
+export interface JudgedSetting {
+  readonly judge: SettingJudge;
+  readonly setting: Setting;
 }
+
+/** @returns chance that one costs less than the other in these zones, both in the same draws */
+export function chanceCheaper(from: JudgedSetting, to: JudgedSetting, zones: readonly Zone[]): number {
+  const costsOf = ({ judge, setting }: JudgedSetting): number[] => {
+    const at = judge.lines(setting);
+    return drawsOf(judge.beliefs.together).map((draw) =>
+      zones.reduce((sum, zone) => sum + judge.weights[zone] * loss(zone, errorAt(at[zone], draw)), 0),
+    );
+  };
+  const [before, after] = [costsOf(from), costsOf(to)];
+  return after.filter((cost, i) => cost < (before[i] ?? cost)).length / after.length;
+}
+
+/** @returns chance that one setting costs less than another, in the zones that a hand can put right */
+export const chanceBetter = (judge: SettingJudge, from: Setting, to: Setting): number =>
+  chanceCheaper({ judge, setting: from }, { judge, setting: to }, REACHED_ZONES);
 
 export interface DrawnCosts {
   readonly draws: number;

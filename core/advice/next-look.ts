@@ -12,6 +12,7 @@ import type { LookMeans } from "../log/schools.ts";
 import type { Reading, Setting } from "../log/schema.ts";
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
 import { beliefsOf } from "./judge-setting.ts";
+import type { Swap } from "./parts-on-bench.ts";
 import { leastLoss, ORDER, type PlanQuestion } from "./plan.ts";
 
 export interface NextLook {
@@ -34,6 +35,8 @@ export interface LookQuestion extends PlanQuestion {
   readonly cylinders: readonly number[];
   readonly means: readonly LookMeans[];
   readonly seen: readonly Reading[];
+  /** parts of the box that could be swapped, if one knew more */
+  readonly swaps?: readonly Swap[];
 }
 
 /** Loss that a minute must save. */
@@ -103,22 +106,40 @@ function candidates(question: LookQuestion): Candidate[] {
   );
 }
 
-function worthOf(question: LookQuestion, { gain, total }: Candidate, now: number): number {
-  const { joint, cylinders, judge } = question;
+/** What the best of the parts would save, if it saves anything. */
+const swapGain = (swaps: readonly Swap[], joint: Belief): number =>
+  swaps.reduce((most, { gainIf }) => Math.max(most, gainIf(joint)), 0);
+
+interface Now {
+  readonly loss: number;
+  readonly swap: number;
+}
+
+function worthOf(question: LookQuestion, { gain, total }: Candidate, now: Now): number {
+  const { joint, cylinders, judge, swaps = [] } = question;
   const covariance = lessOuter(joint.covariance, gain, 1 / total);
-  const after = OUTCOMES.reduce((sum, { at, weight }) => {
+  const after = OUTCOMES.map(({ at, weight }) => {
     const mean = addScaled(joint.mean, gain, at / Math.sqrt(total));
-    const beliefs = beliefsOf({ mean, covariance }, cylinders);
-    return sum + weight * leastLoss({ ...question, judge: judge.believing(beliefs) });
-  }, 0);
-  return Math.max(0, now - after);
+    const known = { mean, covariance };
+    const beliefs = beliefsOf(known, cylinders);
+    return {
+      loss: weight * leastLoss({ ...question, judge: judge.believing(beliefs) }),
+      swap: weight * swapGain(swaps, known),
+    };
+  });
+  const saved = now.loss - after.reduce((sum, { loss }) => sum + loss, 0);
+  const swapped = after.reduce((sum, { swap }) => sum + swap, 0) - now.swap;
+  return Math.max(0, saved) + Math.max(0, swapped);
 }
 
 /** Best first, however many zones a ride speaks of. */
-function shortlist(all: readonly Candidate[]): Candidate[] {
+function shortlist(all: readonly Candidate[], swaps: readonly Swap[] = []): Candidate[] {
   const ordered = [...all].sort((a, b) => b.takesAway - a.takesAway);
   const rides = ordered.filter(({ wholeRide }) => wholeRide);
-  return [...ordered.filter(({ wholeRide }) => !wholeRide).slice(0, SHORTLIST), ...rides];
+  const looks = ordered.filter(({ wholeRide }) => !wholeRide);
+  // Where only a part reaches, a look is worth nothing to any jet: it is asked about for the part's sake.
+  const forParts = swaps.length === 0 ? [] : looks.slice(SHORTLIST).filter(({ zone }) => zone === "low");
+  return [...looks.slice(0, SHORTLIST), ...forParts, ...rides];
 }
 
 function favour({ order }: LookQuestion, zone: Zone): number {
@@ -126,10 +147,17 @@ function favour({ order }: LookQuestion, zone: Zone): number {
   return ORDER_FAVOUR[place] ?? 1;
 }
 
-/** @returns the look most worth its minutes, or nothing when this tuner has no way of looking */
-export function nextLook(question: LookQuestion): NextLook | undefined {
-  const now = leastLoss(question);
-  const worths = shortlist(candidates(question)).map((candidate) => ({
+interface Weighed {
+  readonly look: NextLook;
+  /** gain a minute, as the school of order favours it */
+  readonly rank: number;
+}
+
+/** @returns what each of these looks would be worth, the best a minute first; the zones of a ride as one look */
+function weigh(question: LookQuestion, asked: readonly Candidate[]): Weighed[] {
+  const { joint, swaps = [] } = question;
+  const now = { loss: leastLoss(question), swap: swapGain(swaps, joint) };
+  const worths = asked.map((candidate) => ({
     candidate,
     gain: worthOf(question, candidate, now),
   }));
@@ -145,5 +173,17 @@ export function nextLook(question: LookQuestion): NextLook | undefined {
     const gain = WHOLE_RIDE_SHARE * rides.reduce((sum, one) => sum + one.gain, 0);
     looks.push({ look: { ...ride, gain }, rank: gain / ride.minutes });
   }
-  return looks.sort((a, b) => b.rank - a.rank)[0]?.look;
+  return looks.sort((a, b) => b.rank - a.rank);
+}
+
+/** @returns the look most worth its minutes, or nothing when this tuner has no way of looking */
+export const nextLook = (question: LookQuestion): NextLook | undefined =>
+  weigh(question, shortlist(candidates(question), question.swaps))[0]?.look;
+
+/** @returns of every kind of look that this tuner has the one most worth its minutes, the best first */
+export function bestOfEachKind(question: LookQuestion): NextLook[] {
+  const found = new Map<LookHow, NextLook>();
+  for (const { look } of weigh(question, candidates(question)))
+    if (!found.has(look.how)) found.set(look.how, look);
+  return [...found.values()];
 }

@@ -7,6 +7,7 @@ import type { Setting } from "../log/schema.ts";
 import { chanceAllRight } from "./chances.ts";
 import { CONTENT, REACHED_ZONES, type ReachedZone } from "./judge-setting.ts";
 import { nextLook, WORTH_A_MINUTE, type LookQuestion, type NextLook } from "./next-look.ts";
+import type { PartStep, PartsToSwap } from "./parts-on-bench.ts";
 import type { Plan, PlanChange, PlanLine } from "./plan.ts";
 
 export type NextStep =
@@ -21,6 +22,11 @@ export type NextStep =
       readonly leanRisk: number;
     }
   | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
+  /** what nothing finer reaches: a part of the box, the plan is made anew once it is in */
+  | ({ readonly kind: "part" } & Pick<
+      PartStep,
+      "part" | "minutes" | "zone" | "effect" | "gain" | "chanceBetter"
+    >)
   /** with the chance that all is right together as it is */
   | ({ readonly kind: "look"; readonly allRight: number } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
@@ -42,6 +48,8 @@ export interface StepQuestion extends LookQuestion {
   readonly worse: { readonly before: Setting; readonly after: Setting } | undefined;
   /** zones that parts of this box, and the rules, can put right */
   readonly reached: readonly ReachedZone[];
+  /** the parts of the box, if the school allows any; asked only where nothing finer helps */
+  readonly parts: () => PartsToSwap;
   /** not while an air is being typed: the card shows before the next look does */
   readonly withLook: boolean;
 }
@@ -103,9 +111,14 @@ export function nextStep(question: StepQuestion): NextStep {
     };
   }
   const left = leave(question);
-  if (left.kind === "leave" && left.because === "right") return left;
   if (!question.withLook) return left;
-  const look = nextLook(question);
+  const { swaps, worthIt } = question.parts();
+  if (worthIt) {
+    const { part, minutes, zone, effect, gain, chanceBetter } = worthIt;
+    return { kind: "part", part, minutes, zone, effect, gain, chanceBetter };
+  }
+  if (left.kind === "leave" && left.because === "right" && swaps.length === 0) return left;
+  const look = nextLook({ ...question, swaps });
   if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return left;
   return { kind: "look", allRight: left.kind === "leave" ? left.chance : 0, ...look };
 }

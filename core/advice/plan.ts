@@ -255,9 +255,13 @@ function bestOf(question: PlanQuestion): Found {
 
 /** The least loss to be had with one stop, for the worth of a look: no words, no chances, told apart or not. */
 export function leastLoss(question: PlanQuestion): number {
-  const { judged } = descend(question, allowedMoves(question), REACHED_ZONES);
+  const judged = bestAtOneStop(question);
   return judged.reachedLoss + workOf(question.fitted, judged.setting);
 }
+
+/** What one stop could bring at best, told apart afterwards or not. */
+export const bestAtOneStop = (question: PlanQuestion): Judged =>
+  descend(question, allowedMoves(question), REACHED_ZONES).judged;
 
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {

@@ -27,6 +27,17 @@ const Next = z.discriminatedUnion("kind", [
     chanceBetter: Chance,
   }),
   z.strictObject({ kind: z.literal("putBack"), changes: z.array(Change).min(1) }),
+  /** a part of the box that cures what nothing finer reaches */
+  z.strictObject({
+    kind: z.literal("part"),
+    part: z.enum(["needle", "needleJet", "slide", "airJet", "emulsionTube", "slideSpring"]),
+    name: z.string(),
+    zone: ZoneName,
+    minutes: z.number().min(0),
+    gain: z.number(),
+    chanceBetter: Chance,
+    carburettor: Carburettor.optional(),
+  }),
   z.strictObject({
     kind: z.literal("look"),
     how: z.enum([

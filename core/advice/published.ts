@@ -1,4 +1,5 @@
 /** Advice as the command line and files publish it: one flat object a group of carburettors. */
+import type { BenchPart } from "../log/part-schema.ts";
 import type { Advice } from "./advise.ts";
 import type { Reason } from "../faults/told.ts";
 import type { NextLook } from "./next-look.ts";
@@ -20,6 +21,17 @@ export type PublishedNext =
       readonly chanceBetter: number;
     }
   | { readonly kind: "putBack"; readonly changes: readonly PublishedChange[] }
+  /** another part of the box: the plan is made anew once it is in */
+  | {
+      readonly kind: "part";
+      readonly part: BenchPart["kind"];
+      readonly name: string;
+      readonly zone: string;
+      readonly minutes: number;
+      readonly gain: number;
+      readonly chanceBetter: number;
+      readonly carburettor?: number;
+    }
   | ({ readonly kind: "look" } & NextLook)
   | {
       readonly kind: "check";
@@ -45,6 +57,10 @@ export function publishedNext({ next, carburettors, groups }: Advice): Published
     }
     case "putBack":
       return { kind: "putBack", changes: next.changes.map((change) => ({ ...change, ...named })) };
+    case "part": {
+      const { part, zone, minutes, gain, chanceBetter } = next;
+      return { kind: "part", part: part.kind, name: part.name, zone, minutes, gain, chanceBetter, ...named };
+    }
     case "look": {
       const { how, zone, settings, cylinder, minutes, gain } = next;
       return {

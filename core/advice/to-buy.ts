@@ -14,7 +14,7 @@ export interface ToBuy {
 }
 
 /** As much as a rule must cost before it is named: a 2.5 % error in a zone that counts for a third. */
-const WORTH_MONEY = 0.1;
+export const WORTH_MONEY = 0.1;
 /** How far from the fitted jet the shop is searched, as a share of its number. */
 const REACH = 0.25;
 

@@ -1,6 +1,7 @@
 /** How much air the engine draws at a throttle opening: the throttle's orifice against the engine's swallow. */
 import { DRY_AIR_MOLAR_MASS, GAS_CONSTANT, type HumidAir } from "../air/humid-air.ts";
 import { bisectFalling } from "../numbers/bisect.ts";
+import { requirePositive } from "../units/guard.ts";
 import type { Carburettor, Engine } from "./carburettor.ts";
 import { butterflyArea, segmentArea } from "./opening.ts";
 
@@ -35,16 +36,23 @@ export function operatingSpeed(engine: Engine, throttle: number): number {
 
 /**
  * @param throttle - 0..1
+ * @param rpm - where the engine does not turn as its operating line has it
  * @returns mass flow of moist air and the pressure ratio behind the throttle
  */
-export function airFlow(carburettor: Carburettor, engine: Engine, air: HumidAir, throttle: number): AirFlow {
+export function airFlow(
+  carburettor: Carburettor,
+  engine: Engine,
+  air: HumidAir,
+  throttle: number,
+  rpm: number = operatingSpeed(engine, throttle),
+): AirFlow {
   const { slide, boreM } = carburettor;
   const openArea =
     slide.kind === "manual"
       ? segmentArea(boreM, manualLift(boreM, slide.idleLiftM, throttle))
       : butterflyArea(boreM, throttle);
   const swallowM3S =
-    (VOLUMETRIC_EFFICIENCY * engine.displacementM3 * operatingSpeed(engine, throttle)) /
+    (VOLUMETRIC_EFFICIENCY * engine.displacementM3 * requirePositive("engine speed", rpm)) /
     (60 * engine.turnsPerCycle);
   const throttled =
     (DISCHARGE * openArea * air.pressurePa) / Math.sqrt(SPECIFIC_GAS_CONSTANT * air.temperatureK);

@@ -42,10 +42,14 @@ export interface Feed {
   readonly lnAirFuel: number;
 }
 
-/** @param throttle - 0..1; @throws {RangeError} outside */
-export function pointAt(rig: Rig, air: HumidAir, throttle: number): Point {
+/**
+ * @param throttle - 0..1
+ * @param rpm - the operating line's at this opening unless given
+ * @throws {RangeError} outside
+ */
+export function pointAt(rig: Rig, air: HumidAir, throttle: number, rpm?: number): Point {
   requireRange("throttle", throttle, 0, 1);
-  const flow = airFlow(rig.carburettor, rig.engine, air, throttle);
+  const flow = airFlow(rig.carburettor, rig.engine, air, throttle, rpm);
   return {
     throttle,
     nozzle: nozzle(rig.carburettor, air, flow, throttle),

@@ -4,13 +4,19 @@
  */
 import * as z from "zod";
 import { PRESSURE_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
+import { mm, within, Words } from "./measures-schema.ts";
 import { PartName } from "./parts.ts";
+import {
+  AirJetMm,
+  BenchPart,
+  CutawayMm,
+  MOST_PARTS,
+  Needle,
+  NeedleJetMm,
+  SlideDepressionPa,
+} from "./part-schema.ts";
 
-export const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
-export const mm = (min: number, max: number) => z.number().min(min).max(max);
 const JetNumber = z.number().min(5).max(999);
-/** a few words on one line */
-export const Words = z.string().trim().max(60);
 const perZone = <T extends z.ZodType>(value: T) =>
   z.strictObject({ idle: value, low: value, mid: value, top: value });
 
@@ -34,16 +40,6 @@ export const Numbering = z.discriminatedUnion("by", [
   z.strictObject({ by: z.literal("flow"), referenceNumber: JetNumber, referenceDiameterMm: mm(0.1, 5) }),
 ]);
 
-const Needle = z.strictObject({
-  profile: z
-    .array(z.strictObject({ alongMm: mm(-5, 120), diameterMm: mm(0.3, 8) }))
-    .min(2)
-    .max(40),
-  grooves: z.int().min(1).max(20),
-  groovePitchMm: mm(0.1, 3),
-  referenceClip: z.int().min(1).max(20),
-});
-
 /** The number stamped on a carburettor's body: it finds the base sheet again. */
 export const Stamp = z.string().trim().min(1).max(40);
 
@@ -51,22 +47,22 @@ const Carburettor = z.strictObject({
   stamp: Stamp.optional(),
   boreMm: mm(8, 80),
   slide: z.discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("manual"), idleLiftMm: mm(0.2, 10), cutawayMm: mm(0, 12) }),
+    z.strictObject({ kind: z.literal("manual"), idleLiftMm: mm(0.2, 10), cutawayMm: CutawayMm }),
     z.strictObject({
       kind: z.literal("vacuum"),
       restLiftMm: mm(0.2, 10),
-      depressionPa: z.number().min(300).max(10_000),
+      depressionPa: SlideDepressionPa,
     }),
   ]),
-  needleJetMm: mm(0.5, 8),
+  needleJetMm: NeedleJetMm,
   needle: Needle,
   screw: z.enum(["air", "fuel"]),
   pilotNumbering: Numbering,
   mainNumbering: Numbering,
   fuelDropMm: mm(0, 50),
   emulsionTubeDrilled: z.boolean(),
-  mainAirJetMm: mm(0.1, 5).optional(),
-  pilotAirJetMm: mm(0.1, 5).optional(),
+  mainAirJetMm: AirJetMm.optional(),
+  pilotAirJetMm: AirJetMm.optional(),
   /** where there is an accelerator pump: its screw at the base, turns out */
   pumpBaseTurns: z.number().min(0).max(20).optional(),
   /** free length when new */
@@ -111,6 +107,8 @@ export const Box = z.strictObject({
     )
     .max(10)
     .optional(),
+  /** what is swapped, not set; the fitted ones may lie here too */
+  parts: z.array(BenchPart).max(MOST_PARTS).optional(),
 });
 export type Box = z.infer<typeof Box>;
 

@@ -76,9 +76,13 @@ const REOPENED_BY_PART: readonly (readonly [RegExp, readonly Path[]])[] = [
 /** @returns the paths whose doubt comes back because another part was fitted: none for what was only measured */
 export function reopenedByParts(before: Build, record: BuildRecord): Path[] {
   const corrected = new Set(correctedPaths(record, before));
-  const others = changedPaths(before, record.build).filter((path) => !corrected.has(path));
+  return reopenedByPaths(changedPaths(before, record.build).filter((path) => !corrected.has(path)));
+}
+
+/** @returns the doubts that other parts in these fields bring back */
+export function reopenedByPaths(fields: readonly string[]): Path[] {
   const reopened = REOPENED_BY_PART.flatMap(([pattern, paths]) =>
-    others.some((path) => pattern.test(path)) ? paths : [],
+    fields.some((field) => pattern.test(field)) ? paths : [],
   );
   return [...new Set(reopened)];
 }

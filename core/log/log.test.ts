@@ -246,7 +246,7 @@ describe("reading a log file", () => {
       "a newer version",
       text((f) => ({ ...f, version: 7 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 4",
+      "is version 7; this Tamis reads up to 5",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [
@@ -350,6 +350,20 @@ describe("a log of version 3", () => {
     const present = fold(read.file.rigs[0]?.entries ?? []);
     expect([present.answers, present.faultWords]).toEqual([[], []]);
     expect(present.looks.length).toBeGreaterThan(5);
+  });
+});
+
+describe("a log of version 4", () => {
+  it("is read as it was: no part that is swapped lay in its box", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v4.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    const present = fold(read.file.rigs[0]?.entries ?? []);
+    expect(present.build?.box.parts).toBeUndefined();
+    expect(present.schools.parts).toBe("whereNothingFiner");
   });
 });
 

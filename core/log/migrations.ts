@@ -53,6 +53,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 3, name: "one frame of reference", up: (record) => eachEntry(record, oneFrameOfReference) },
     // Only new kinds of entry: an older Tamis could not read them, an older file has none.
     { to: 4, name: "answers and faults", up: (record) => record },
+    // Only more in the box and a school: an older file has neither.
+    { to: 5, name: "parts on the bench", up: (record) => record },
   ],
   LOG_VERSION,
 );

@@ -4,9 +4,10 @@
  */
 import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
-import { AirState, Box, Build, mm, Proven, Setting, Stamp, within, Words } from "./build-schema.ts";
+import { AirState, Box, Build, Proven, Setting, Stamp } from "./build-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
 import { FaultNameSchema } from "./fault-names.ts";
+import { mm, MOST_RIDDEN, within, Words } from "./measures-schema.ts";
 import { PathName, ZoneName } from "./parts.ts";
 import { QuestionNameSchema } from "./question-names.ts";
 import { InstrumentName } from "./readings/common.ts";
@@ -160,7 +161,7 @@ const Share = z.number().min(0).max(1);
 
 /** What was advised when something was fitted: "as it was then". */
 const Advised = z.strictObject({
-  next: z.enum(["fit", "putBack", "look", "leave", "stop", "check"]),
+  next: z.enum(["fit", "putBack", "part", "look", "leave", "stop", "check"]),
   changes: z.array(Change).max(30),
   chanceBetter: Share.optional(),
   /** what was believed of each zone as it was fitted before: 0 on target, + lean, and its sd */
@@ -253,6 +254,18 @@ export const ImportEntry = entry("import", {
   seconds: z.number().min(0).max(10_000_000),
   /** from the nozzle to the sensor, where it could be told */
   delayS: z.number().min(0).max(10).optional(),
+  /** where it was ridden, and λ there: the longest first */
+  ridden: z
+    .array(
+      z.strictObject({
+        throttle: Share,
+        rpm: z.number().min(0).max(30_000),
+        lambda: z.number().min(0.4).max(2),
+        seconds: z.number().min(0).max(10_000_000),
+      }),
+    )
+    .max(MOST_RIDDEN)
+    .optional(),
   simulated: z.boolean().optional(),
 });
 export type ImportEntry = z.infer<typeof ImportEntry>;
@@ -302,7 +315,7 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 4;
+export const LOG_VERSION = 5;
 
 /** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

@@ -13,6 +13,10 @@ export type ChangesSchool = (typeof CHANGES_SCHOOLS)[number];
 export const ORDER_SCHOOLS = ["bottomUp", "topFirst", "mainThenClip", "startThenFinish"] as const;
 export type OrderSchool = (typeof ORDER_SCHOOLS)[number];
 
+/** Whether a part that is swapped may be advised where nothing finer helps, or only measured against. */
+export const PARTS_SCHOOLS = ["whereNothingFiner", "never"] as const;
+export type PartsSchool = (typeof PARTS_SCHOOLS)[number];
+
 /** What a tuner can look with. */
 export const LOOK_MEANS = ["plug", "idleBench", "lambda", "temperature", "stopwatch", "rideReport"] as const;
 export type LookMeans = (typeof LOOK_MEANS)[number];
@@ -21,6 +25,7 @@ export const School = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("screw"), is: z.enum(SCREW_SCHOOLS) }),
   z.strictObject({ what: z.literal("changes"), is: z.enum(CHANGES_SCHOOLS) }),
   z.strictObject({ what: z.literal("order"), is: z.enum(ORDER_SCHOOLS) }),
+  z.strictObject({ what: z.literal("parts"), is: z.enum(PARTS_SCHOOLS) }),
   z.strictObject({ what: z.literal("lookWith"), is: z.array(z.enum(LOOK_MEANS)).min(1).max(6) }),
 ]);
 export type School = z.infer<typeof School>;
@@ -29,6 +34,7 @@ export interface Schools {
   readonly screw: ScrewSchool;
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
+  readonly parts: PartsSchool;
   /** nothing until it was asked: then the log shows what was used */
   readonly lookWith: readonly LookMeans[] | undefined;
 }
@@ -37,5 +43,6 @@ export const USUAL_SCHOOLS: Schools = {
   screw: "middle",
   changes: "toldApart",
   order: "bottomUp",
+  parts: "whereNothingFiner",
   lookWith: undefined,
 };

@@ -1,5 +1,6 @@
 /** λ of the held openings: by zone, along the throttle, and by engine speed, each with how long and how far it strays. */
 import { zoneAt, ZONES, type PerZone } from "../carburettor/zones.ts";
+import { MOST_RIDDEN } from "../log/measures-schema.ts";
 import { STEADY } from "./conditions.ts";
 import type { LoggerTrace } from "./trace.ts";
 
@@ -17,11 +18,21 @@ export interface LambdaBin extends LambdaStretch {
   readonly to: number;
 }
 
+/** Where it was ridden: an opening and an engine speed, in the middle of a small field of both. */
+export interface RiddenCell {
+  readonly throttle: number;
+  readonly rpm: number;
+  readonly lambda: number;
+  readonly seconds: number;
+}
+
 export interface LambdaBy {
   readonly zones: PerZone<LambdaStretch | undefined>;
   /** openings 0..1 */
   readonly throttle: readonly LambdaBin[];
   readonly rpm: readonly LambdaBin[];
+  /** the longest ridden first; none where the file has no engine speed */
+  readonly ridden: readonly RiddenCell[];
   /** readings outside what a sensor can mean */
   readonly impossible: number;
 }
@@ -71,6 +82,19 @@ function bins(all: readonly Sum[], step: number): LambdaBin[] {
   });
 }
 
+const SPEEDS = MOST_RPM / RPM_STEP;
+
+function riddenCells(fields: ReadonlyMap<number, Sum>): RiddenCell[] {
+  const cells = [...fields].flatMap(([field, sum]): RiddenCell[] => {
+    const stretch = sum.stretch();
+    if (!stretch) return [];
+    const throttle = (Math.floor(field / SPEEDS) + 0.5) / OPENINGS;
+    const rpm = ((field % SPEEDS) + 0.5) * RPM_STEP;
+    return [{ throttle, rpm, lambda: stretch.mean, seconds: stretch.seconds }];
+  });
+  return cells.sort((a, b) => b.seconds - a.seconds).slice(0, MOST_RIDDEN);
+}
+
 /**
  * @param codes - the condition of each row
  * @param delayS - by which the sensor is behind: what it shows belongs to an earlier row
@@ -80,7 +104,8 @@ export function lambdaBy(trace: LoggerTrace, codes: Uint8Array, delayS: number):
   const { throttle, lambda, rpm } = channels;
   const byZone = { idle: new Sum(), low: new Sum(), mid: new Sum(), top: new Sum() };
   const byThrottle = sums(OPENINGS);
-  const byRpm = sums(MOST_RPM / RPM_STEP);
+  const byRpm = sums(SPEEDS);
+  const byField = new Map<number, Sum>();
   let impossible = 0;
   let shown = 0;
   for (let i = 1; throttle && lambda && i < rows; i += 1) {
@@ -98,14 +123,23 @@ export function lambdaBy(trace: LoggerTrace, codes: Uint8Array, delayS: number):
     const log = Math.log(reading);
     const opening = throttle[i] ?? 0;
     byZone[zoneAt(opening)].add(log, seconds);
-    byThrottle[Math.max(0, Math.min(OPENINGS - 1, Math.floor(opening * OPENINGS)))]?.add(log, seconds);
-    byRpm[Math.floor((rpm?.[i] ?? NaN) / RPM_STEP)]?.add(log, seconds);
+    const place = Math.max(0, Math.min(OPENINGS - 1, Math.floor(opening * OPENINGS)));
+    byThrottle[place]?.add(log, seconds);
+    const speed = Math.floor((rpm?.[i] ?? NaN) / RPM_STEP);
+    const inRpm = byRpm[speed];
+    if (!inRpm) continue;
+    inRpm.add(log, seconds);
+    const field = place * SPEEDS + speed;
+    const known = byField.get(field) ?? new Sum();
+    byField.set(field, known);
+    known.add(log, seconds);
   }
   const [idle, low, mid, top] = ZONES.map((zone) => byZone[zone].stretch());
   return {
     zones: { idle, low, mid, top },
     throttle: bins(byThrottle, 1 / OPENINGS),
     rpm: bins(byRpm, RPM_STEP),
+    ridden: riddenCells(byField),
     impossible,
   };
 }

@@ -232,6 +232,22 @@ describe("a simulated ride at 200 Hz", () => {
     expect(again.lambda.zones.top?.mean).toBeCloseTo(found.lambda.zones.top?.mean ?? NaN, 3);
     expect(again.pulls).toHaveLength(8);
   });
+  it("says where it was ridden: the longest first, in fields of throttle and speed", () => {
+    const { ridden, rpm } = found.lambda;
+    expect(ridden.length).toBeGreaterThan(5);
+    expect(ridden.length).toBeLessThanOrEqual(150);
+    ridden.slice(1).forEach(({ seconds }, k) => expect(seconds).toBeLessThanOrEqual(ridden[k]?.seconds ?? 0));
+    const all = (of: readonly { readonly seconds: number }[]) =>
+      of.reduce((sum, { seconds }) => sum + seconds, 0);
+    // Glances of less than half a second are in neither.
+    expect(all(ridden)).toBeLessThanOrEqual(all(rpm) + 1e-6);
+    expect(all(ridden)).toBeGreaterThan(0.5 * all(rpm));
+    for (const { throttle, rpm: speed } of ridden) {
+      expect(throttle * 20 - 0.5).toBeCloseTo(Math.round(throttle * 20 - 0.5), 9);
+      expect(speed % 500).toBe(250);
+    }
+  });
+
   it("adds up: seconds by zone, along the throttle and by engine speed are the same seconds", () => {
     const total = (list: readonly { seconds: number }[]) =>
       list.reduce((sum, { seconds }) => sum + seconds, 0);

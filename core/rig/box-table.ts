@@ -168,7 +168,7 @@ export function boxToRows({ pilots, mains, shimsMm, drilled = [], families = [] 
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** @returns both boxes in one: nothing twice, nothing taken out */
+/** @returns both boxes in one: nothing twice, nothing taken out; the parts that are swapped are the first one's */
 export function mergeBoxes(a: Box, b: Box): Box {
   const drilled = [...(a.drilled ?? [])];
   for (const jet of b.drilled ?? []) if (!drilled.some((known) => same(known, jet))) drilled.push(jet);
@@ -188,5 +188,6 @@ export function mergeBoxes(a: Box, b: Box): Box {
     shimsMm: ordered([...a.shimsMm, ...b.shimsMm]),
     ...(drilled.length > 0 && { drilled }),
     ...(families.length > 0 && { families }),
+    ...(a.parts && { parts: a.parts }),
   };
 }

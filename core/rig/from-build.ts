@@ -5,6 +5,8 @@ import { standardPressure, stationPressureFromSetting } from "../air/barometer.t
 import type { Carburettor, Rig, Setting } from "../carburettor/carburettor.ts";
 import { FUELS, type Fuel } from "../carburettor/fuel.ts";
 import type { JetNumbering } from "../carburettor/jet.ts";
+import type { Needle } from "../carburettor/needle.ts";
+import type { LoggedNeedle } from "../log/part-schema.ts";
 import type { AirEntry, Build, Setting as LoggedSetting } from "../log/schema.ts";
 
 const MM = 0.001;
@@ -25,8 +27,15 @@ export function settingFromLog({ shimMm, ...rest }: LoggedSetting): Setting {
   return { ...rest, shimM: metres(shimMm) };
 }
 
+export const needleFromLog = (logged: LoggedNeedle): Needle => ({
+  profile: logged.profile.map((p) => ({ alongM: metres(p.alongMm), diameterM: metres(p.diameterMm) })),
+  grooves: logged.grooves,
+  groovePitchM: metres(logged.groovePitchMm),
+  referenceClip: logged.referenceClip,
+});
+
 function carburettorFromLog(logged: Build["carburettor"]): Carburettor {
-  const { slide, needle } = logged;
+  const { slide } = logged;
   return {
     boreM: metres(logged.boreMm),
     slide:
@@ -34,12 +43,7 @@ function carburettorFromLog(logged: Build["carburettor"]): Carburettor {
         ? { kind: "manual", idleLiftM: metres(slide.idleLiftMm), cutawayM: metres(slide.cutawayMm) }
         : { kind: "vacuum", restLiftM: metres(slide.restLiftMm), depressionPa: slide.depressionPa },
     needleJetM: metres(logged.needleJetMm),
-    needle: {
-      profile: needle.profile.map((p) => ({ alongM: metres(p.alongMm), diameterM: metres(p.diameterMm) })),
-      grooves: needle.grooves,
-      groovePitchM: metres(needle.groovePitchMm),
-      referenceClip: needle.referenceClip,
-    },
+    needle: needleFromLog(logged.needle),
     screw: logged.screw,
     pilotNumbering: numberingFromLog(logged.pilotNumbering),
     mainNumbering: numberingFromLog(logged.mainNumbering),

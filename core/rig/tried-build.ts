@@ -1,6 +1,7 @@
 /** The machine with another part or fuel in it, on paper. */
 import type { Build } from "../log/schema.ts";
 import type { TrialAsked } from "../log/trial-asked.ts";
+import { carburettorWith } from "./bench-part.ts";
 
 /**
  * @returns the same machine with what is tried; a part it has not (the cutaway of a vacuum slide) stays out
@@ -8,9 +9,9 @@ import type { TrialAsked } from "../log/trial-asked.ts";
  */
 export function triedBuild(
   build: Build,
-  { fuel, needleJetMm, thickerMm = 0, cutawayMm }: Omit<TrialAsked, "setting" | "air">,
+  { fuel, needleJetMm, thickerMm = 0, cutawayMm, parts = [] }: Omit<TrialAsked, "setting" | "air">,
 ): Build {
-  const { carburettor } = build;
+  const carburettor = parts.reduce(carburettorWith, build.carburettor);
   const { needle, slide } = carburettor;
   const profile = needle.profile.map(({ alongMm, diameterMm }) => ({
     alongMm,

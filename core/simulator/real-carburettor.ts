@@ -4,7 +4,7 @@
  * gets wrong about a real engine is what the judgement must live with.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Rig, Setting } from "../carburettor/carburettor.ts";
+import type { Carburettor, Rig, Setting } from "../carburettor/carburettor.ts";
 import { fuelDensity } from "../carburettor/fuel.ts";
 import { jetArea } from "../carburettor/jet.ts";
 import { needleDiameter } from "../carburettor/needle.ts";
@@ -157,12 +157,16 @@ export function realCarburettor(rig: Rig, p: RealPhysics) {
     (mainFlow(rig, untrimmed, base, idle, baseAir) * p.pilotShareAtIdle) / (1 - p.pilotShareAtIdle);
   const flowAt = (signal: number) => pilotFlow(rig, untrimmed, base, base, idle, baseAir, signal);
   const signal = bisectFalling((x) => wanted - flowAt(x), 0, 50);
-  const states = new Map<string, State>();
-  return (setting: Setting, air: HumidAir, throttle: number): number => {
+  const states = new Map<Carburettor, Map<string, State>>();
+  /** @param carburettor - with other parts in it than those it was first run with */
+  return (setting: Setting, air: HumidAir, throttle: number, carburettor = rig.carburettor): number => {
+    const now: Rig = carburettor === rig.carburettor ? rig : { ...rig, carburettor };
+    const known = states.get(carburettor) ?? new Map<string, State>();
+    states.set(carburettor, known);
     const key = `${air.temperatureK} ${air.pressurePa} ${air.dryDensityKgM3} ${throttle}`;
-    const at = states.get(key) ?? stateAt(rig, p, air, throttle);
-    states.set(key, at);
-    const fuel = mainFlow(rig, p, setting, at, air) + pilotFlow(rig, p, setting, base, at, air, signal);
+    const at = known.get(key) ?? stateAt(now, p, air, throttle);
+    known.set(key, at);
+    const fuel = mainFlow(now, p, setting, at, air) + pilotFlow(now, p, setting, base, at, air, signal);
     return Math.log(at.airKgS / fuel);
   };
 }

@@ -1,5 +1,6 @@
 /** An engine for the bench: a real carburettor's physics, and a tuner's rig sheet that describes it as well as he can. */
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
+import type { Carburettor } from "../carburettor/carburettor.ts";
 import { perZone, PROBES, ZONES, type PerZone } from "../carburettor/zones.ts";
 import { PRIOR_SD } from "../belief/unknowns.ts";
 import type { Build, Proven, Setting } from "../log/schema.ts";
@@ -9,10 +10,10 @@ import { drawPhysics, realCarburettor } from "./real-carburettor.ts";
 
 export interface RealEngine {
   readonly build: Build;
-  /** true mixture error of every zone: 0 on target, + lean; the mean of its cylinders */
-  readonly errors: (setting: Setting, air: HumidAir) => PerZone<number>;
+  /** true mixture error of every zone: 0 on target, + lean; the mean of its cylinders. `now`: with other parts in it */
+  readonly errors: (setting: Setting, air: HumidAir, now?: Build) => PerZone<number>;
   /** of one cylinder (from 1) */
-  readonly errorsOf: (cylinder: number, setting: Setting, air: HumidAir) => PerZone<number>;
+  readonly errorsOf: (cylinder: number, setting: Setting, air: HumidAir, now?: Build) => PerZone<number>;
 }
 
 export interface EngineKind {
@@ -62,21 +63,28 @@ export function drawRealEngine(build: Build, kind: EngineKind, random: Random): 
       : lnAirFuel(setting, air, PROBES[zone]) - untrimmed(setting, air, PROBES[zone]) + residual[zone],
   );
   const base = perZone((zone) => lnAirFuel(setting, air, PROBES[zone]));
-  const errors = (fitted: Setting, now: HumidAir) => {
+  const carburettors = new Map<Build, Carburettor>();
+  const carburettorOf = (machine: Build): Carburettor => {
+    const known = carburettors.get(machine) ?? rigFromBuild(machine).carburettor;
+    carburettors.set(machine, known);
+    return known;
+  };
+  const errors = (fitted: Setting, now: HumidAir, machine?: Build) => {
+    const carburettor = machine ? carburettorOf(machine) : rig.carburettor;
     const ratio = Math.log(now.dryDensityKgM3 / air.dryDensityKgM3);
     return perZone(
       (zone) =>
         start[zone] +
-        lnAirFuel(settingFromLog(fitted), now, PROBES[zone]) -
+        lnAirFuel(settingFromLog(fitted), now, PROBES[zone], carburettor) -
         base[zone] +
         airSensitivity * ratio,
     );
   };
   const drawn = Array.from({ length: build.engine.cylinders }, () => CYLINDER_SD * random.normal());
   const meanOwn = drawn.reduce((sum, x) => sum + x, 0) / drawn.length;
-  const errorsOf = (cylinder: number, fitted: Setting, now: HumidAir) => {
+  const errorsOf = (cylinder: number, fitted: Setting, now: HumidAir, machine?: Build) => {
     const own = drawn.length < 2 ? 0 : (drawn[cylinder - 1] ?? 0) - meanOwn;
-    const common = errors(fitted, now);
+    const common = errors(fitted, now, machine);
     return perZone((zone) => common[zone] + own);
   };
   return { build: { ...build, baseline: { ...build.baseline, proven } }, errors, errorsOf };

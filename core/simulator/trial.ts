@@ -5,6 +5,8 @@ import { advise, type Advice } from "../advice/advise.ts";
 import { choices } from "../advice/choices.ts";
 import { TOLERANCE, type ReachedZone } from "../advice/judge-setting.ts";
 import { fold } from "../log/fold.ts";
+import type { BenchPart } from "../log/part-schema.ts";
+import { fitPart } from "../rig/bench-part.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { QuestionName } from "../log/question-names.ts";
@@ -28,6 +30,8 @@ export interface Outcome {
   readonly looks: number;
   readonly minutes: number;
   readonly fits: number;
+  /** parts that were swapped */
+  readonly swaps: number;
   /** rides at full throttle past the lean limit */
   readonly leanLooks: number;
   readonly errors: PerZone<number>;
@@ -39,17 +43,19 @@ export interface Outcome {
 }
 
 /** The best play there is: a needle and a main that put middle and top right, then a pilot and a screw for the idle. */
-function boxReaches(engine: RealEngine, fitted: Setting, air: HumidAir): boolean {
-  const { clip, main, pilot, screwTurns, shimMm } = choices(engine.build, fitted, [], 0.125);
+function boxReaches(engine: RealEngine, now: Build, fitted: Setting, air: HumidAir): boolean {
+  const { clip, main, pilot, screwTurns, shimMm } = choices(now, fitted, [], 0.125);
   const right = (error: number) => Math.abs(error) <= TOLERANCE;
   return clip.some((c) =>
     shimMm.some((s) =>
       main.some((m) => {
         const upper = { ...fitted, clip: c, shimMm: s, main: m };
-        const { mid, top } = engine.errors(upper, air);
+        const { mid, top } = engine.errors(upper, air, now);
         if (!right(mid) || !right(top)) return false;
         return pilot.some((p) =>
-          screwTurns.some((turns) => allRight(engine.errors({ ...upper, pilot: p, screwTurns: turns }, air))),
+          screwTurns.some((turns) =>
+            allRight(engine.errors({ ...upper, pilot: p, screwTurns: turns }, air, now)),
+          ),
         );
       }),
     ),
@@ -65,19 +71,31 @@ export class Bench {
   looks = 0;
   minutes = 0;
   fits = 0;
+  swaps = 0;
   leanLooks = 0;
   private air: AirState;
   private readonly reader: Reader;
   private readonly random: Random;
   /** what is wrong with it that no jet cures, and what it makes one feel; nobody tells where there is none */
   private readonly faulty: Faulty | undefined;
-  constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random, faulty?: Faulty) {
+  /** as it is now described: with a part of the box in it, once it was swapped */
+  private described: Build;
+  /** @param described - what the tuner has, if not what the engine was drawn with: a wrong needle */
+  constructor(
+    engine: RealEngine,
+    air: AirState,
+    reader: Reader,
+    random: Random,
+    faulty?: Faulty,
+    described: Build = engine.build,
+  ) {
     this.engine = engine;
     this.faulty = faulty;
     this.air = air;
     this.reader = reader;
     this.random = random;
-    this.keep("build", { build: engine.build, reopens: [], why: "" });
+    this.described = described;
+    this.keep("build", { build: described, reopens: [], why: "" });
     this.keepAir();
   }
 
@@ -99,7 +117,7 @@ export class Bench {
   }
 
   get errors(): PerZone<number> {
-    return this.engine.errors(this.fitted, airOfState(this.air));
+    return this.engine.errors(this.fitted, airOfState(this.air), this.described);
   }
 
   /** Time goes on: now and then somebody reads the air again. */
@@ -129,7 +147,7 @@ export class Bench {
   private seen(zone: Zone, cylinder?: number): number {
     const air = airOfState(this.air);
     if (cylinder === undefined) return this.errors[zone];
-    return this.engine.errorsOf(cylinder, this.fitted, air)[zone];
+    return this.engine.errorsOf(cylinder, this.fitted, air, this.described)[zone];
   }
 
   plug(zone: Zone, cylinder?: number, minutes = 8): Reading | undefined {
@@ -173,7 +191,7 @@ export class Bench {
   idle(): Reading | undefined {
     this.looks += 1;
     const air = airOfState(this.air);
-    const at = (setting: Setting) => this.engine.errors(setting, air).idle;
+    const at = (setting: Setting) => this.engine.errors(setting, air, this.described).idle;
     const reading = walkIdle(this.reader, this.fitted, at, this.random);
     if (reading) return this.log(reading, 8);
     // No fall-off in sight: all that the bench says is which way the engine wants to go.
@@ -201,20 +219,29 @@ export class Bench {
     this.minutes += 6;
   }
 
+  /** What the tuner says is in it; whether the engine follows is another matter. */
   rebuild(build: Build): void {
     this.keep("build", { build, reopens: [], why: "" });
   }
 
+  /** Another part goes in, what was in lies in the box. */
+  swap(part: BenchPart, minutes: number): void {
+    this.swaps += 1;
+    this.minutes += minutes;
+    this.described = fitPart(this.described, 0, part, `taken out ${this.swaps}`);
+    this.rebuild(this.described);
+  }
+
   outcome(finished: boolean, advice: Advice | undefined): Outcome {
-    const { looks, minutes, fits, leanLooks, errors } = this;
+    const { looks, minutes, fits, swaps, leanLooks, errors } = this;
     const said = advice
       ? (["idle", "mid", "top"] as const).map((zone) => ({
           zone,
           chance: advice.zones.find((one) => one.zone === zone)?.pRight ?? 0,
         }))
       : [];
-    const withinReach = boxReaches(this.engine, this.fitted, airOfState(this.air));
-    return { looks, minutes, fits, leanLooks, errors, said, finished, withinReach };
+    const withinReach = boxReaches(this.engine, this.described, this.fitted, airOfState(this.air));
+    return { looks, minutes, fits, swaps, leanLooks, errors, said, finished, withinReach };
   }
 
   /** Another day, in another air. */
@@ -252,6 +279,7 @@ function doAsAdvised(bench: Bench, next: Advice["next"], tells: boolean): void {
     const changes = next.kind === "fit" ? next.lines.flatMap((line) => line.changes) : next.changes;
     return bench.fit(changes.map(({ part, to }) => ({ part, to })));
   }
+  if (next.kind === "part") return bench.swap(next.part, next.minutes);
   if (next.kind !== "look") return;
   const { how, zone = "top", cylinder } = next;
   if (how === "idleBench") bench.idle();

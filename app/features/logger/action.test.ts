@@ -38,6 +38,7 @@ describe("a logger's file in the log", () => {
       zones: { idle: undefined, low: undefined, mid: stretch, top: { ...stretch, mean: 0.85 } },
       throttle: [],
       rpm: [],
+      ridden: [],
       impossible: 3,
     },
     pulls: [pull, { ...pull, startS: 30, toSpeed: [], toDistance: [] }],

@@ -4,6 +4,7 @@ import { ImportEntry, RunEntry } from "#core/log/schema.ts";
 import { TemperatureReading } from "#core/log/readings/temperature.ts";
 import { ZoneName } from "#core/log/parts.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
+import type { RiddenCell } from "#core/logger/lambda-by.ts";
 import type { Pull } from "#core/logger/pulls.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { Content } from "#app/journal/save.ts";
@@ -12,6 +13,7 @@ export const LoggerSent = z.object({
   file: ImportEntry.shape.file,
   rows: ImportEntry.shape.rows,
   seconds: ImportEntry.shape.seconds,
+  ridden: ImportEntry.shape.ridden,
   delayS: ImportEntry.shape.delayS,
   simulated: z.boolean(),
   sensor: z.enum(["inside", "openEnd"]),
@@ -72,6 +74,14 @@ export function runsOf(pulls: readonly Pull[], wanted: RunsWanted): LoggerSent["
   });
 }
 
+/** As many signs as a chart can show: a log is kept for years. */
+const rounded = ({ throttle, rpm, lambda, seconds }: RiddenCell): RiddenCell => ({
+  throttle: Number(throttle.toFixed(3)),
+  rpm,
+  lambda: Number(lambda.toFixed(3)),
+  seconds: Number(seconds.toFixed(1)),
+});
+
 export function loggerSent(
   reduced: Reduced,
   file: { readonly name: string; readonly simulated: boolean },
@@ -84,6 +94,7 @@ export function loggerSent(
     rows,
     seconds,
     ...(delay && { delayS: Math.round(1000 * delay.delayS) / 1000 }),
+    ...(lambda.ridden.length > 0 && { ridden: lambda.ridden.map(rounded) }),
     simulated: file.simulated,
     sensor,
     zones: ZONES.flatMap((zone) => {
@@ -99,10 +110,18 @@ export function loggerSent(
 
 /** @returns the entries, the file first */
 export function loggerContents(sent: LoggerSent): Content[] {
-  const { zones, runs, heats, sensor, simulated, delayS, file, rows, seconds } = sent;
+  const { zones, runs, heats, sensor, simulated, delayS, ridden, file, rows, seconds } = sent;
   const mark = simulated && { simulated: true };
   return [
-    { kind: "import", file, rows, seconds, ...(delayS !== undefined && { delayS }), ...mark },
+    {
+      kind: "import",
+      file,
+      rows,
+      seconds,
+      ...(delayS !== undefined && { delayS }),
+      ...(ridden && { ridden }),
+      ...mark,
+    },
     ...zones.map(({ zone, lambda, ...logged }): Content => ({
       kind: "look",
       reading: { type: "lambda", zone, lambda, sensor, logged },

@@ -7,10 +7,11 @@ const TABS = [
   ["To measure", "measure"],
   ["Needle", "needle"],
   ["Box", "box"],
-  ["Base sheet", "base"],
+  ["Parts", "parts"],
+  ["Base", "base"],
   ["Teardown", "teardown"],
-  ["Work done", "work"],
-  ["Ways of working", "schools"],
+  ["Work", "work"],
+  ["Ways", "schools"],
 ] as const;
 
 /** The screens that together describe the machine. */

@@ -2,22 +2,25 @@ import Slider from "@mui/material/Slider";
 import css from "./sieve.module.css";
 import { useMemo, useState } from "react";
 import type { Sieve } from "#core/advice/sieve.ts";
+import { PARTS } from "#core/log/parts.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
+import { PickField } from "#app/ui/PickField.tsx";
+import { PART_NAMES } from "#app/vocabulary/parts.ts";
 import { Working } from "#app/ui/Working.tsx";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { askSieve } from "#app/journal/judge.ts";
 import { Grid } from "./Grid.tsx";
 import { HolePanel } from "./HolePanel.tsx";
-import { axesOf, changedHoles, lookWords, PAIR_WORDS, PAIRS, type Pair } from "./words.ts";
+import { axesKey, axesWords, changedHoles, lookWords, PAIRS, withAxis, type Axes } from "./words.ts";
 
 /** The sieve with so many of the newest looks; nothing asked where there are none to leave out. */
-function useSieve(pair: Pair, counted: number | undefined, wanted = true) {
+function useSieve(axes: Axes, counted: number | undefined, wanted = true) {
   const { revision, entries, carburettor } = useRig();
-  const question = wanted ? `${revision} ${carburettor} ${pair} ${counted ?? "all"}` : undefined;
-  return useAnswer(question, () => askSieve(revision, entries, axesOf(pair), carburettor, counted));
+  const question = wanted ? `${revision} ${carburettor} ${axesKey(axes)} ${counted ?? "all"}` : undefined;
+  return useAnswer(question, () => askSieve(revision, entries, axes, carburettor, counted));
 }
 
 function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number) => void }) {
@@ -53,14 +56,49 @@ function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number)
   );
 }
 
+const OTHER = "other";
+const PICKED = PARTS.map((part) => [part, PART_NAMES[part]] as const);
+
+/** The usual pairs by one tap, any two by choosing them. */
+function AxesChoice({ axes, onAxes }: { axes: Axes; onAxes: (axes: Axes) => void }) {
+  const [picking, setPicking] = useState(false);
+  const pick = (which: keyof Axes) => (event: { target: { value: string } }) => {
+    const part = PARTS.find((one) => one === event.target.value);
+    if (part) onAxes(withAxis(axes, which, part));
+  };
+  return (
+    <>
+      <Choice
+        label="Sifted"
+        value={picking ? OTHER : axesKey(axes)}
+        options={[
+          ...PAIRS.map((pair) => ({ value: axesKey(pair), text: axesWords(pair) })),
+          { value: OTHER, text: "Any two" },
+        ]}
+        onChange={(next) => {
+          setPicking(next === OTHER);
+          const pair = PAIRS.find((one) => axesKey(one) === next);
+          if (pair) onAxes(pair);
+        }}
+      />
+      {picking && (
+        <div className="two">
+          <PickField label="Across" value={axes.across} options={PICKED} onChange={pick("across")} />
+          <PickField label="Down" value={axes.down} options={PICKED} onChange={pick("down")} />
+        </div>
+      )}
+    </>
+  );
+}
+
 function TheSieve() {
   const context = useRig();
-  const [pair, setPair] = useState<Pair>("main clip");
+  const [axes, setAxes] = useState<Axes>(PAIRS[0]);
   const [counted, setCounted] = useState<number>();
   const [chosen, setChosen] = useState<number>();
-  const { value: sieve, working, problem } = useSieve(pair, counted);
+  const { value: sieve, working, problem } = useSieve(axes, counted);
   const now = sieve?.counted ?? 0;
-  const { value: before } = useSieve(pair, now - 1, now > 0);
+  const { value: before } = useSieve(axes, now - 1, now > 0);
   const changed = useMemo(
     () =>
       sieve && before?.counted === sieve.counted - 1 && before.holes.length === sieve.holes.length
@@ -79,12 +117,10 @@ function TheSieve() {
           the best of all in today’s air; dots are closed. Tap one to look through it.
         </p>
       </div>
-      <Choice
-        label="Sifted"
-        value={pair}
-        options={PAIRS.map((value) => ({ value, text: PAIR_WORDS[value] }))}
-        onChange={(next) => {
-          setPair(next);
+      <AxesChoice
+        axes={axes}
+        onAxes={(next) => {
+          setAxes(next);
           setChosen(undefined);
         }}
       />
@@ -93,7 +129,7 @@ function TheSieve() {
       {sieve && (
         <>
           <Grid
-            key={`${pair} ${sieve.holes.length}`}
+            key={`${axesKey(axes)} ${sieve.holes.length}`}
             sieve={sieve}
             chosen={chosen}
             closed={new Set(changed.closed)}

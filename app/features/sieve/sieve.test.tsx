@@ -6,11 +6,11 @@ import { sieveOf } from "#core/advice/sieve.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { air, build, fit, plug } from "../../../core/__tests__/entries.ts";
 import { Grid } from "./Grid.tsx";
-import { axesOf, changedHoles, changesWords, holeWords, lookWords, PAIRS } from "./words.ts";
+import { axesWords, changedHoles, changesWords, holeWords, lookWords, PAIRS, withAxis } from "./words.ts";
 
 const log = [build(), air("0001", "08:30"), fit("0001", "08:40", 165), plug("0001", "09:00", "top", "umber")];
 const opened = openCase(log);
-const sieve = sieveOf(opened, axesOf("main clip"));
+const sieve = sieveOf(opened, PAIRS[0]);
 
 function show(shown: Sieve = sieve, closed: readonly number[] = []) {
   const chosen: number[] = [];
@@ -86,8 +86,18 @@ it("what differs from what is fitted is said part by part", () => {
   expect(holeWords(sieve, 9999)).toBe("");
 });
 
-it.each(PAIRS)("%s are two parts", (pair) => {
-  const { across, down } = axesOf(pair);
-  expect(across).not.toBe(down);
-  expect(sieveOf(opened, { across, down }).holes.length).toBeGreaterThan(0);
+it.each([...PAIRS, { across: "clip", down: "screwTurns" }] as const)(
+  "$across and $down can be sifted",
+  (axes) => {
+    const { holes, across, down } = sieveOf(opened, axes);
+    expect(holes).toHaveLength(across.length * down.length);
+    expect(axesWords(axes)).toContain(" × ");
+  },
+);
+
+it("any two are chosen one by one, and never one part twice", () => {
+  const axes = { across: "main", down: "clip" } as const;
+  expect(withAxis(axes, "down", "pilot")).toEqual({ across: "main", down: "pilot" });
+  expect(withAxis(axes, "across", "clip")).toEqual({ across: "clip", down: "main" });
+  expect(withAxis(axes, "down", "clip")).toEqual(axes);
 });

@@ -3,23 +3,32 @@ import type { Sieve } from "#core/advice/sieve.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import type { LookEntry, Setting } from "#core/log/schema.ts";
 import { readingResult, readingWords } from "#app/vocabulary/readings.ts";
-import { partInSentence, partValue, percentWords } from "#app/vocabulary/parts.ts";
+import { PART_NAMES, partInSentence, partValue, percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
+export interface Axes {
+  readonly across: Part;
+  readonly down: Part;
+}
+
 /** Pairs that are sieved most often, each across and down. */
-export const PAIRS = ["main clip", "screwTurns pilot", "main pilot", "main shimMm"] as const;
-export type Pair = (typeof PAIRS)[number];
+export const PAIRS = [
+  { across: "main", down: "clip" },
+  { across: "screwTurns", down: "pilot" },
+  { across: "main", down: "pilot" },
+  { across: "main", down: "shimMm" },
+] as const satisfies readonly Axes[];
 
-export const PAIR_WORDS: Readonly<Record<Pair, string>> = {
-  "main clip": "Main × clip",
-  "screwTurns pilot": "Screw × pilot",
-  "main pilot": "Main × pilot",
-  "main shimMm": "Main × shims",
-};
+export const axesKey = ({ across, down }: Axes): string => `${across} ${down}`;
 
-export function axesOf(pair: Pair): { across: Part; down: Part } {
-  const [across = "main", down = "clip"] = pair.split(" ") as Part[];
-  return { across, down };
+export const axesWords = ({ across, down }: Axes): string =>
+  `${PART_NAMES[across]} × ${PART_NAMES[down].toLowerCase()}`;
+
+/** @returns the axes with one of them another part; where it is the other one's they change places */
+export function withAxis(axes: Axes, which: keyof Axes, part: Part): Axes {
+  const other = which === "across" ? "down" : "across";
+  const next = { ...axes, [which]: part };
+  return part === axes[other] ? { ...next, [other]: axes[which] } : next;
 }
 
 /** `main jet 155, clip 2nd` and what stands otherwise in its rest. */

@@ -17,7 +17,7 @@ import { RideReport } from "./RideReport.tsx";
 import { Fitted, PutBack } from "#app/frame/Taps.tsx";
 import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
-import { placeHref } from "#app/frame/places.ts";
+import { partHref, placeHref } from "#app/frame/places.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { CHECK_WORDS, heldWords } from "#app/vocabulary/walk-round.ts";
 import { warningWords } from "./warnings.ts";
@@ -105,6 +105,10 @@ export default function TodayRoute() {
             variant="contained"
           >
             Look at {CHECK_WORDS[advice.next.check].short}
+          </Button>
+        ) : advice.next.kind === "part" ? (
+          <Button component={Link} to={partHref(header.id, advice.next.part.name)} variant="contained">
+            To that part
           </Button>
         ) : (
           <Fitted context={context} advice={advice} />

@@ -53,7 +53,7 @@ export function warningWords(warning: Warning, units: Preferences): WarningWords
       return plain(`The box ends at main ${warning.main}; ${warning.wantedMain} is wanted.`);
     case "outOfReach":
       return plain(
-        `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with anything in the box: ${RULED_BY[warning.ruledBy]}.`,
+        `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with any jet, groove or screw there is: ${RULED_BY[warning.ruledBy]}. Rig, Parts says by which measure.`,
       );
     case "notAsMeasured":
       return plain(

@@ -1,28 +1,38 @@
 import Button from "@mui/material/Button";
 import css from "./what-if.module.css";
 import { useMemo, useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { PARTS } from "#core/log/parts.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { Build } from "#core/log/schema.ts";
+import { triedBuild } from "#core/rig/tried-build.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
+import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
+import { placeHref } from "#app/frame/places.ts";
 import { changeHref } from "#app/frame/change-href.ts";
 import { useAnswer, type AnswerState } from "#app/frame/use-answer.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { askTrial } from "#app/journal/judge.ts";
 import { keepDraft, readDraft } from "#app/store/drafts.ts";
 import { certainty, percentWords } from "#app/vocabulary/parts.ts";
+import { otherRigs, useAgainst, type Held, type OtherRig } from "./against.tsx";
+import { BoxParts, startWith, triedPartsWords } from "./BoxParts.tsx";
 import { Compare, Keep, type Column } from "./Compare.tsx";
 import { KeptTrials, TRIALS, type KeptTrial } from "./kept.ts";
 import { Controls } from "./Controls.tsx";
 import { movedWords, moversOf, type Moving } from "./movers.ts";
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  return { kept: (await readDraft(KeptTrials, params.rigId, TRIALS)) ?? [] };
+  const [kept, rigs] = await Promise.all([
+    readDraft(KeptTrials, params.rigId, TRIALS),
+    otherRigs(params.rigId),
+  ]);
+  return { kept: kept ?? [], rigs };
 }
 
 function useTrial(context: RigContext, asked: TrialAsked | undefined): AnswerState<Trial> {
@@ -34,16 +44,21 @@ function useTrial(context: RigContext, asked: TrialAsked | undefined): AnswerSta
   });
 }
 
+interface OutcomeProps {
+  readonly trial: Trial;
+  readonly against: Held | undefined;
+  readonly moved: readonly string[];
+}
+
 /** What is tried now, said and drawn; it stays in sight while things are moved. */
-function Outcome({ context, trial, moved }: { context: RigContext; trial: Trial; moved: readonly string[] }) {
-  const { advice } = context;
+function Outcome({ trial, against, moved }: OutcomeProps) {
   return (
     <div className={css["outcome"]}>
-      {advice && (
+      {against && (
         <MiniStrip
           advice={trial}
-          against={advice}
-          label="Mixture along the throttle as tried; the broken line is as fitted today"
+          against={against}
+          label={`Mixture along the throttle as tried; the broken line is ${against.name}`}
         />
       )}
       <p className="flush" aria-live="polite">
@@ -57,16 +72,28 @@ function Outcome({ context, trial, moved }: { context: RigContext; trial: Trial;
   );
 }
 
+/** @returns the machine as it is drawn: with what is tried in it; unchanged where a field cannot be */
+function drawnBuild(build: Build, asked: TrialAsked): Build {
+  const tried = triedBuild(build, asked);
+  const { grooves } = tried.carburettor.needle;
+  const setting = { ...asked.setting, clip: Math.min(asked.setting.clip, grooves) };
+  return { ...tried, baseline: { ...tried.baseline, setting } };
+}
+
 interface OnPaperProps {
   readonly kept: readonly KeptTrial[];
+  readonly rigs: readonly OtherRig[];
   readonly onKept: (kept: readonly KeptTrial[]) => void;
 }
 
-function OnPaper({ kept, onKept }: OnPaperProps) {
+function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
   const context = useRig();
   const { advice, header, carburettor, fitted, preferences } = context;
   const build = useMemo(() => buildOfCarburettor(context.build, carburettor), [context.build, carburettor]);
-  const [asked, setAsked] = useState<TrialAsked>({ setting: fitted });
+  const [query] = useSearchParams();
+  const [asked, setAsked] = useState<TrialAsked>(() =>
+    startWith(build, query.get("part"), { setting: fitted }),
+  );
   const { value: trial, problem } = useTrial(context, asked);
   const first = useTrial(context, kept[0]?.asked).value;
   const second = useTrial(context, kept[1]?.asked).value;
@@ -76,30 +103,37 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
     void keepDraft(header.id, TRIALS, next);
   };
   // The same as long as nothing is moved: an answer draws its outcome anew, not all that can be moved.
+  const tried = useMemo(() => triedBuild(build, { parts: asked.parts }), [build, asked.parts]);
   const moving = useMemo(
     (): Moving => ({
       asked,
-      build,
+      build: tried,
       fitted,
       today: advice?.air.air ?? build.baseline.air,
       units: preferences,
     }),
-    [asked, build, fitted, advice, preferences],
+    [asked, build, tried, fitted, advice, preferences],
   );
+  const trials = [first, second, third];
+  const held = kept.flatMap(({ name }, i): Held[] => {
+    const answer = trials[i];
+    return answer ? [{ name, ...answer }] : [];
+  });
+  const { against, field, other } = useAgainst({ advice, kept: held, rigs });
   if (!advice) return <Working words="Working out what is fitted…" />;
-  const moved = movedWords(moversOf(moving));
-  const tried = [first, second, third];
+  const moved = [...triedPartsWords(asked), ...movedWords(moversOf(moving))];
   const columns: Column[] = [
     { name: "Fitted, today", zones: advice.zones, powerLeft: advice.air.powerLeft },
     ...(trial ? [{ name: "Tried now", zones: trial.zones, powerLeft: trial.powerLeft }] : []),
-    ...kept.flatMap(({ name, asked: of }, i) => {
-      const answer = tried[i];
-      if (!answer) return [];
-      const onDrop = () => changeKept(kept.filter((one) => one.name !== name));
-      return [{ name, zones: answer.zones, powerLeft: answer.powerLeft, onOpen: () => setAsked(of), onDrop }];
-    }),
+    ...(other ? [other] : []),
+    ...held.map((one) => ({
+      ...one,
+      onOpen: () => setAsked(kept.find(({ name }) => name === one.name)?.asked ?? asked),
+      onDrop: () => changeKept(kept.filter(({ name }) => name !== one.name)),
+    })),
   ];
   const setting = asked.setting;
+  const onBench = drawnBuild(build, asked);
   const differs = PARTS.some((part) => setting[part] !== fitted[part]);
   return (
     <div className="stack">
@@ -110,7 +144,7 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
         </p>
       </div>
       {problem !== undefined && <Caution grave>That cannot be tried: {problem}</Caution>}
-      {trial && <Outcome context={context} trial={trial} moved={moved} />}
+      {trial && <Outcome trial={trial} against={against} moved={moved} />}
       <div className="row">
         <Button
           variant="outlined"
@@ -119,13 +153,22 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
         >
           Back to what is fitted
         </Button>
+        <Button component={Link} variant="outlined" to={placeHref(header.id, "map")}>
+          Map of the mixture
+        </Button>
         {differs && (
           <Button component={Link} variant="outlined" to={changeHref(context, setting)}>
             Make this a change
           </Button>
         )}
       </div>
+      {field}
+      <BoxParts asked={asked} build={build} onMove={setAsked} />
       <Controls moving={moving} onMove={setAsked} />
+      <section className="stack tight" aria-label="The needle as tried">
+        <h2>The needle as tried</h2>
+        <NeedleDrawing build={onBench} />
+      </section>
       <Compare columns={columns} />
       <Keep
         count={kept.length}
@@ -137,12 +180,12 @@ function OnPaper({ kept, onKept }: OnPaperProps) {
 }
 
 /** Another carburettor has parts of its own: it begins at what is fitted there. */
-function OfRig({ start }: { start: readonly KeptTrial[] }) {
+function OfRig({ start, rigs }: { start: readonly KeptTrial[]; rigs: readonly OtherRig[] }) {
   const { carburettor } = useRig();
   const [kept, setKept] = useState(start);
-  return <OnPaper key={carburettor} kept={kept} onKept={setKept} />;
+  return <OnPaper key={carburettor} kept={kept} rigs={rigs} onKept={setKept} />;
 }
 
 export default function WhatIfRoute({ loaderData }: Route.ComponentProps) {
-  return <OfRig key={useRig().header.id} start={loaderData.kept} />;
+  return <OfRig key={useRig().header.id} start={loaderData.kept} rigs={loaderData.rigs} />;
 }

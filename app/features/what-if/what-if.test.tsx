@@ -8,6 +8,9 @@ import { STARTING_KINDS, startingBuild } from "#core/rig/starting-builds.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { Keep } from "./Compare.tsx";
+import type { BenchPart } from "#core/log/part-schema.ts";
+import { withStraight } from "#core/rig/needle-shape.ts";
+import { BoxParts, startWith, triedPartsWords, withTriedPart } from "./BoxParts.tsx";
 import { KeptTrials, MOST_KEPT } from "./kept.ts";
 import { movedWords, moversOf, type Mover, type Movers } from "./movers.ts";
 
@@ -67,6 +70,47 @@ describe("what can be moved", () => {
       "Temperature 15.0 °C → 30.0 °C",
       "Needle thicker by 0 mm → 0.01 mm",
     ]);
+  });
+});
+
+describe("parts of the box", () => {
+  const own = ENDURO_BUILD.carburettor;
+  const parts: BenchPart[] = [
+    { kind: "needle", name: "B", needle: withStraight(own.needle, 0.02) },
+    { kind: "needle", name: "as fitted", needle: own.needle },
+    { kind: "needleJet", name: "wide", needleJetMm: 2.7 },
+    { kind: "slideSpring", name: "none here", depressionPa: 2500 },
+  ];
+  const build: Build = { ...ENDURO_BUILD, box: { ...ENDURO_BUILD.box, parts } };
+  const asked: TrialAsked = { setting: build.baseline.setting };
+
+  it("are offered kind by kind: what is in already, and what has no place here, is not", () => {
+    let now = asked;
+    render(<BoxParts asked={now} build={build} onMove={(change) => (now = change(now))} />);
+    expect(screen.getAllByRole("combobox")).toHaveLength(2);
+    fireEvent.mouseDown(screen.getByRole("combobox", { name: "Needle" }));
+    expect(screen.getAllByRole("option").map((option) => option.textContent)).toEqual(["As fitted", "B"]);
+    fireEvent.click(screen.getByRole("option", { name: "B" }));
+    expect(now.parts).toEqual([parts[0]]);
+    expect(triedPartsWords(now)).toEqual(["Needle “B”, 20 minutes"]);
+  });
+
+  it("one of a kind is in at a time, and a link may name the first", () => {
+    const both = withTriedPart(withTriedPart(asked, "Needle", parts[0]), "Needle jet", parts[2]);
+    expect(both.parts).toEqual([parts[0], parts[2]]);
+    expect(withTriedPart(both, "Needle", undefined).parts).toEqual([parts[2]]);
+    expect(triedBuild(build, both).carburettor).toMatchObject({
+      needleJetMm: 2.7,
+      needle: withStraight(own.needle, 0.02),
+    });
+    expect(startWith(build, "wide", asked).parts).toEqual([parts[2]]);
+    for (const none of [null, "unheard of", "none here", "as fitted"])
+      expect(startWith(build, none, asked)).toBe(asked);
+  });
+
+  it("nothing is offered where nothing lies there", () => {
+    const { container } = render(<BoxParts asked={asked} build={ENDURO_BUILD} onMove={() => undefined} />);
+    expect(container).toBeEmptyDOMElement();
   });
 });
 

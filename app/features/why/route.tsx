@@ -1,5 +1,6 @@
 import { useRig } from "#app/frame/use-rig.ts";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
+import { Deeper } from "./Deeper.tsx";
 import { Learnt } from "./Learnt.tsx";
 import { Whose } from "./Whose.tsx";
 import { OutlookTable } from "./OutlookTable.tsx";
@@ -116,6 +117,7 @@ export default function WhyRoute() {
       </div>
       <Learnt advice={advice} />
       <Whose context={context} />
+      <Deeper context={context} advice={advice} />
       <div className="scroll-x">
         <OutlookTable context={context} advice={advice} />
       </div>

@@ -1,7 +1,7 @@
 /** The jet box as typed: lists of sizes as text, drilled jets and other families as rows. */
 import * as z from "zod";
 import { Box } from "#core/log/schema.ts";
-import { typedNumber, typedSizes } from "#app/ui/typed.ts";
+import { asItWas, typedNumber, typedSizes } from "#app/ui/typed.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { numbering } from "../numbering.ts";
 
@@ -23,16 +23,19 @@ const fields = z.object({
   families: z.array(
     z.object({ name: family.name, part: z.string(), numbering, sizes: typedSizes(family.sizes) }),
   ),
+  /** they have a screen of their own */
+  parts: asItWas<typeof B.parts>(),
 });
 
 export type BoxTexts = z.input<typeof fields>;
 
-export const boxTexts = ({ drilled: holes = [], families = [], ...lists }: Box): BoxTexts =>
-  z.encode(fields, { ...lists, drilled: holes, families });
+export const boxTexts = ({ drilled: holes = [], families = [], parts, ...lists }: Box): BoxTexts =>
+  z.encode(fields, { ...lists, drilled: holes, families, parts });
 
 /** No drilled jets and no other families go without saying. */
-const closed = ({ drilled: holes, families, ...lists }: z.output<typeof fields>) => ({
+const closed = ({ drilled: holes, families, parts, ...lists }: z.output<typeof fields>) => ({
   ...lists,
+  ...(parts && { parts }),
   ...(holes.length > 0 && { drilled: holes }),
   ...(families.length > 0 && { families }),
 });

@@ -4,7 +4,7 @@ import type { Build } from "#core/log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
 import { BuildForm } from "./form.ts";
 import type { BuildTexts } from "./texts.ts";
-import { NeedleDrawing } from "../needle/NeedleDrawing.tsx";
+import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Measure, Section, type CarburettorAt } from "./fields.tsx";
 import { CarburettorSection, JetsSection, NeedleSection, OtherSettingSection } from "./sections.tsx";

@@ -3,7 +3,7 @@ import { zoneMixture } from "#core/belief/mixture.ts";
 import { frameOf } from "#core/belief/frame.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog, settingFromLog } from "#core/rig/from-build.ts";
-import { NeedleDrawing } from "./NeedleDrawing.tsx";
+import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import type { RigContext } from "#app/frame/use-rig.ts";

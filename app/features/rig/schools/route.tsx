@@ -7,6 +7,7 @@ import {
   CHANGES_SCHOOLS,
   LOOK_MEANS,
   ORDER_SCHOOLS,
+  PARTS_SCHOOLS,
   School,
   SCREW_SCHOOLS,
   type LookMeans,
@@ -17,7 +18,13 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
-import { CHANGES_WORDS, MEANS_WORDS, ORDER_WORDS, SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
+import {
+  CHANGES_WORDS,
+  MEANS_WORDS,
+  ORDER_WORDS,
+  PARTS_SCHOOL_WORDS,
+  SCHOOL_WORDS,
+} from "#app/vocabulary/schools.ts";
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const read = readSent(School, await request.json(), "This way of working");
@@ -82,6 +89,16 @@ export default function SchoolsRoute() {
           note: ORDER_WORDS[value].note,
         }))}
         onChange={(is) => choose({ what: "order", is })}
+      />
+      <Choice
+        label="Parts that are swapped"
+        value={schools.parts}
+        options={PARTS_SCHOOLS.map((value) => ({
+          value,
+          text: PARTS_SCHOOL_WORDS[value].name,
+          note: PARTS_SCHOOL_WORDS[value].note,
+        }))}
+        onChange={(is) => choose({ what: "parts", is })}
       />
       <Choice
         label="How the mixture screw is set"

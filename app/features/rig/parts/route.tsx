@@ -1,0 +1,86 @@
+import { data, useFetcher, useSearchParams } from "react-router";
+import { useState } from "react";
+import type { Route } from "./+types/route";
+import { askParts } from "#app/journal/judge.ts";
+import { openRig } from "#app/journal/open-rig.ts";
+import { logEntries, readSent, refused, type ActionProblem } from "#app/journal/save.ts";
+import { newestOf, overtaken } from "#app/journal/seen.ts";
+import { useAnswer } from "#app/frame/use-answer.ts";
+import { useRig } from "#app/frame/use-rig.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Problem } from "#app/ui/Problem.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { RigTabs } from "../RigTabs.tsx";
+import { AddPart } from "./AddPart.tsx";
+import { Buying } from "./Buying.tsx";
+import { Nearest } from "./Nearest.tsx";
+import { PartList } from "./PartList.tsx";
+import { PartPanel } from "./PartPanel.tsx";
+import { askedOf, Sent } from "./sent.ts";
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const read = readSent(Sent, await request.json(), "This part");
+  if (!read.ok) return read.answer;
+  const { build, present } = await openRig(params.rigId);
+  const told = overtaken(present, "box", read.sent.seen);
+  if (told) return refused(told, 409);
+  const asked = askedOf(build, present.settings, read.sent);
+  if ("problem" in asked) return refused(asked.problem);
+  const logged = await logEntries(params.rigId, [asked.log]);
+  return logged.ok ? data({ saved: true }) : refused(logged.problem, 507);
+}
+
+export interface Said extends ActionProblem {
+  readonly saved?: true;
+}
+
+/** One thing at a time goes to the box or into the carburettor; what stands there now is what it is held against. */
+export function useSendPart() {
+  const { present } = useRig();
+  const fetcher = useFetcher<Said>();
+  const send = (sent: Sent) =>
+    void fetcher.submit(JSON.stringify({ ...sent, seen: newestOf(present, "box") }), {
+      method: "post",
+      encType: "application/json",
+    });
+  return { send, answer: fetcher.data, busy: fetcher.state !== "idle" };
+}
+
+export default function PartsRoute() {
+  const { revision, entries, carburettor } = useRig();
+  const [query] = useSearchParams();
+  const [chosen, setChosen] = useState(query.get("part") ?? undefined);
+  const { send, answer, busy } = useSendPart();
+  const { value, problem } = useAnswer(`${revision} ${carburettor}`, () =>
+    askParts(revision, entries, carburettor),
+  );
+  const part = value?.parts.find((one) => one.part.name === chosen);
+  return (
+    <div className="stack">
+      <RigTabs />
+      <div>
+        <h1>Parts on the bench</h1>
+        <p className="lead quiet">
+          What is swapped, not set: needles, needle jets, slides, air jets. Each by its measures, each with
+          what it would do here. Just off idle no jet reaches; these do.
+        </p>
+      </div>
+      {problem !== undefined && <Caution grave>{problem}</Caution>}
+      {!value && problem === undefined && <Working words="Trying each of them on paper…" />}
+      {value && (
+        <PartList
+          parts={value.parts}
+          chosen={chosen}
+          busy={busy}
+          onChoose={(name) => setChosen(name === chosen ? undefined : name)}
+          onRemove={(name) => send({ intent: "remove", name })}
+        />
+      )}
+      <Problem message={answer?.message} />
+      {part && <PartPanel key={part.part.name} tried={part} />}
+      {value && <Nearest parts={value.parts} />}
+      {value && <Buying buying={value.buying} />}
+      <AddPart />
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+/**
+ * Why, deeper: what would be believed and advised had one look not been taken, and what one more look of each kind
+ * would be worth.
+ */
+import { freshMemory, replay, type ReplayMemory } from "../belief/replay.ts";
+import { perZone, type PerZone } from "../carburettor/zones.ts";
+import { PARTS, type Part } from "../log/parts.ts";
+import type { Setting } from "../log/schema.ts";
+import { foldPossible } from "../rig/check-log.ts";
+import { airOf, groupOf, judgeOf, type Case, type Group } from "./case.ts";
+import type { SettingJudge } from "./judge-setting.ts";
+import { bestOfEachKind, type NextLook } from "./next-look.ts";
+import { planStop } from "./plan.ts";
+import { questionOf } from "./question.ts";
+
+/** Of older looks each has been outweighed by newer ones. */
+export const MOST_LEFT_OUT = 12;
+
+export interface WithoutLook {
+  readonly lookId: string;
+  /** how it has moved what is believed of each zone as it is fitted, + leaner */
+  readonly moved: PerZone<number>;
+  /** what the card would hold without it, where it would be another */
+  readonly card: readonly { readonly part: Part; readonly without: number; readonly with: number }[];
+}
+
+export interface Deeper {
+  /** newest first */
+  readonly without: readonly WithoutLook[];
+  /** the best of each kind, most a minute first */
+  readonly looks: readonly NextLook[];
+}
+
+interface Standing {
+  readonly group: Group;
+  readonly judge: SettingJudge;
+  readonly card: Setting;
+}
+
+function standing(open: Case, carburettor: number): Standing {
+  const group = groupOf(open, carburettor);
+  const air = airOf(open.present.air, group.frame);
+  const judge = judgeOf(open, group, air);
+  return { group, judge, card: planStop(questionOf(open, group, judge, air)).card.setting };
+}
+
+/** The same log without one look: what is suspected besides jetting is left as it is. */
+function caseWithout(open: Case, lookId: string, memory: ReplayMemory): Case {
+  const entries = open.present.lines.map(({ entry }) => entry).filter(({ id }) => id !== lookId);
+  const present = foldPossible(entries);
+  // The days before it are as they were; what is worked out here is nobody else's.
+  const known = { key: memory.key, done: [...memory.done] };
+  const replayed = replay(present, { messages: open.heard, memory: known, now: open.present.newest });
+  return { ...open, present, replayed };
+}
+
+function leftOut(
+  open: Case,
+  now: Standing,
+  lookId: string,
+  memory: ReplayMemory,
+  carburettor: number,
+): WithoutLook {
+  const { group, judge, card } = standing(caseWithout(open, lookId, memory), carburettor);
+  // Held against the same setting: without a verdict another one would count as fitted never.
+  const [before, after] = [judge.judge(group.fitted).zones, now.judge.judge(now.group.fitted).zones];
+  return {
+    lookId,
+    moved: perZone((zone) => after[zone].mean - before[zone].mean),
+    card: PARTS.filter((part) => card[part] !== now.card[part]).map((part) => ({
+      part,
+      without: card[part],
+      with: now.card[part],
+    })),
+  };
+}
+
+/**
+ * @param memory - of this log's replay: the days before a look are then not worked out again
+ * @throws {RangeError} as {@link groupOf}
+ */
+export function deeper(open: Case, carburettor = 0, memory: ReplayMemory = freshMemory()): Deeper {
+  const now = standing(open, carburettor);
+  const { group, judge } = now;
+  const looks = open.present.looks.slice(-MOST_LEFT_OUT).reverse();
+  const air = airOf(open.present.air, group.frame);
+  return {
+    without: looks.map(({ entry }) => leftOut(open, now, entry.id, memory, carburettor)),
+    looks: bestOfEachKind(questionOf(open, group, judge, air)),
+  };
+}

@@ -1,0 +1,36 @@
+/** Parts that are swapped, not set: they lie in the box beside the jets, each by its measures and the tuner's name. */
+import * as z from "zod";
+import { mm, Words } from "./measures-schema.ts";
+
+export const Needle = z.strictObject({
+  profile: z
+    .array(z.strictObject({ alongMm: mm(-5, 120), diameterMm: mm(0.3, 8) }))
+    .min(2)
+    .max(40),
+  grooves: z.int().min(1).max(20),
+  groovePitchMm: mm(0.1, 3),
+  referenceClip: z.int().min(1).max(20),
+});
+export type LoggedNeedle = z.infer<typeof Needle>;
+
+export const NeedleJetMm = mm(0.5, 8);
+export const CutawayMm = mm(0, 12);
+export const AirJetMm = mm(0.1, 5);
+export const SlideDepressionPa = z.number().min(300).max(10_000);
+
+const part = <K extends string, S extends z.core.$ZodLooseShape>(kind: K, shape: S) =>
+  z.strictObject({ kind: z.literal(kind), name: Words.min(1), ...shape });
+
+export const BenchPart = z.discriminatedUnion("kind", [
+  part("needle", { needle: Needle }),
+  part("needleJet", { needleJetMm: NeedleJetMm }),
+  part("slide", { cutawayMm: CutawayMm }),
+  part("airJet", { path: z.enum(["pilot", "main"]), holeMm: AirJetMm }),
+  part("emulsionTube", { drilled: z.boolean() }),
+  /** of a vacuum slide: the depression that it and the slide's weight are lifted by */
+  part("slideSpring", { depressionPa: SlideDepressionPa }),
+]);
+export type BenchPart = z.infer<typeof BenchPart>;
+export type BenchPartKind = BenchPart["kind"];
+
+export const MOST_PARTS = 60;
