@@ -27,21 +27,25 @@ function standardDraws(size: number): readonly Float64Array[] {
 
 const beliefDraws = new WeakMap<Belief, readonly Float64Array[]>();
 
+/** @returns what the unknowns may be in so many draws */
+function drawnFrom({ mean, covariance }: Belief, draws: number): Float64Array[] {
+  const size = mean.length;
+  const lower = cholesky(covariance);
+  return standardDraws(size)
+    .slice(0, draws)
+    .map((z) => {
+      const draw = new Float64Array(mean);
+      for (let i = 0; i < size; i += 1)
+        for (let j = 0; j <= i; j += 1) draw[i] = (draw[i] ?? 0) + (lower[i * size + j] ?? 0) * (z[j] ?? 0);
+      return draw;
+    });
+}
+
 /** @returns what the unknowns may be, the same draws whenever the same belief is asked */
 function drawsOf(belief: Belief): readonly Float64Array[] {
-  const known = beliefDraws.get(belief);
-  if (known) return known;
-  const size = belief.mean.length;
-  const lower = cholesky(belief.covariance);
-  const drawn = standardDraws(size).map((z) =>
-    Float64Array.from(belief.mean, (mean, i) => {
-      let sum = mean;
-      for (let j = 0; j <= i; j += 1) sum += (lower[i * size + j] ?? 0) * (z[j] ?? 0);
-      return sum;
-    }),
-  );
-  beliefDraws.set(belief, drawn);
-  return drawn;
+  const known = beliefDraws.get(belief) ?? drawnFrom(belief, DRAWS);
+  beliefDraws.set(belief, known);
+  return known;
 }
 
 const errorAt = ({ shift, row }: Line, draw: Float64Array): number => shift + dot(row, draw);
@@ -70,16 +74,29 @@ export const chanceBetter = (judge: SettingJudge, from: Setting, to: Setting): n
 
 export interface DrawnCosts {
   readonly draws: number;
-  /** what a setting costs in one draw, in the zones asked about */
-  readonly of: (setting: number, draw: number) => number;
+  /** draw by draw, in each setting by setting: what it costs there, in the zones asked about */
+  readonly costs: Float64Array;
 }
 
-/** The draws of a belief one after the other: many settings are asked of each. */
+/** The draws of a belief unknown by unknown: many settings are asked of each. */
 function flatDraws(belief: Belief, draws: number): Float64Array {
   const size = belief.mean.length;
-  const flat = new Float64Array(draws * size);
-  for (const [d, draw] of drawsOf(belief).slice(0, draws).entries()) flat.set(draw, d * size);
+  const flat = new Float64Array(size * draws);
+  for (const [d, draw] of drawnFrom(belief, draws).entries())
+    for (let u = 0; u < size; u += 1) flat[u * draws + d] = draw[u] ?? 0;
   return flat;
+}
+
+/** What each draw says of one line, into `errors`: only the few unknowns that count there are gone through. */
+function errorsOfDraws({ shift, row }: Line, flat: Float64Array, errors: Float64Array): void {
+  const draws = errors.length;
+  errors.fill(shift);
+  for (let u = 0; u < row.length; u += 1) {
+    const weight = row[u] ?? 0;
+    if (weight === 0) continue;
+    for (let d = 0, from = u * draws; d < draws; d += 1)
+      errors[d] = (errors[d] ?? 0) + weight * (flat[from + d] ?? 0);
+  }
 }
 
 /** So many draws tell the holes of a sieve apart as finely as a screen shows them. */
@@ -92,24 +109,21 @@ export function costOfDraws(
   zones: readonly ReachedZone[] = REACHED_ZONES,
 ): DrawnCosts {
   const draws = DRAWS_OF_MANY;
-  const size = beliefs.together.mean.length;
   const flat = flatDraws(beliefs.together, draws);
   const costs = new Float64Array(settings.length * draws);
+  const errors = new Float64Array(draws);
   settings.forEach((setting, s) => {
     const at = lines(setting);
     for (const zone of zones) {
-      const { shift, row } = at[zone];
+      errorsOfDraws(at[zone], flat, errors);
       const cost = LOSS[zone];
       const weight = weights[zone];
-      // Some hundred thousand errors: plain loops over one array, nothing made on the way.
-      for (let d = 0, from = 0; d < draws; d += 1, from += size) {
-        let error = shift;
-        for (let u = 0; u < size; u += 1) error += (row[u] ?? 0) * (flat[from + u] ?? 0);
-        costs[s * draws + d] = (costs[s * draws + d] ?? 0) + weight * cost(error);
-      }
+      // Some hundred thousand errors: plain loops over arrays, nothing made on the way.
+      for (let d = 0, place = s; d < draws; d += 1, place += settings.length)
+        costs[place] = (costs[place] ?? 0) + weight * cost(errors[d] ?? 0);
     }
   });
-  return { draws, of: (setting, draw) => costs[setting * draws + draw] ?? Infinity };
+  return { draws, costs };
 }
 
 /** @returns chance that all these zones are right together: of the worst cylinder where there are several */

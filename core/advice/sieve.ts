@@ -111,10 +111,10 @@ function gridOf(question: LookQuestion, axes: SieveAxes): SieveGrid {
 }
 
 /** @returns whether each is among the fewest that add up to the share */
-function likeliest(chances: readonly number[], share: number): boolean[] {
+function likeliest(chances: Float64Array, share: number): boolean[] {
   const open = new Array<boolean>(chances.length).fill(false);
   let held = 0;
-  for (const i of chances.map((_, at) => at).sort((a, b) => (chances[b] ?? 0) - (chances[a] ?? 0))) {
+  for (const i of [...chances.keys()].sort((a, b) => (chances[b] ?? 0) - (chances[a] ?? 0))) {
     if (held >= share - 1e-9) break;
     held += chances[i] ?? 0;
     open[i] = true;
@@ -126,19 +126,24 @@ function likeliest(chances: readonly number[], share: number): boolean[] {
 export function sift(judge: SettingJudge, { axes, holes }: SieveGrid): SieveState {
   // Only the zones that these parts are set for: how nearly the steps of the rest hit theirs is chance.
   const zones = [...new Set([RULES[axes.across], RULES[axes.down]])];
-  const costs = costOfDraws(judge, holes, zones);
-  const best = new Array<number>(holes.length).fill(0);
-  const share = 1 / costs.draws;
-  for (let draw = 0; draw < costs.draws; draw += 1) {
+  const { draws, costs } = costOfDraws(judge, holes, zones);
+  const count = holes.length;
+  const best = new Float64Array(count);
+  for (let from = 0; from < draws * count; from += count) {
     let least = Infinity;
-    for (let hole = 0; hole < holes.length; hole += 1) least = Math.min(least, costs.of(hole, draw));
-    const good: number[] = [];
-    for (let hole = 0; hole < holes.length; hole += 1)
-      if (costs.of(hole, draw) <= least + LEAST_GAIN) good.push(hole);
+    for (let hole = from; hole < from + count; hole += 1) {
+      const cost = costs[hole] ?? Infinity;
+      if (cost < least) least = cost;
+    }
+    let good = 0;
+    for (let hole = from; hole < from + count; hole += 1)
+      if ((costs[hole] ?? Infinity) <= least + LEAST_GAIN) good += 1;
     // Where a main does next to nothing the best of them is a toss: what nobody would notice shares the draw.
-    for (const hole of good) best[hole] = (best[hole] ?? 0) + share / good.length;
+    const share = 1 / (draws * good);
+    for (let hole = 0; hole < count; hole += 1)
+      if ((costs[from + hole] ?? Infinity) <= least + LEAST_GAIN) best[hole] = (best[hole] ?? 0) + share;
   }
-  return { best, open: likeliest(best, OPEN_HOLD) };
+  return { best: [...best], open: likeliest(best, OPEN_HOLD) };
 }
 
 interface Step {
@@ -196,6 +201,8 @@ interface Prepared {
   readonly judge: SettingJudge;
   readonly grid: SieveGrid;
   readonly steps: readonly Step[];
+  /** by how many looks count: going back and forth is sifted once */
+  readonly states: Map<number, SieveState>;
 }
 
 /** Of one log and one question the grid is the same however far back one looks. */
@@ -209,7 +216,7 @@ function prepare(open: Case, axes: SieveAxes, carburettor: number, air: HumidAir
   if (before) return before;
   const judge = judgeOf(open, group, air);
   const grid = gridOf(questionOf(open, group, judge, air), axes);
-  const made = { group, judge, grid, steps: stepsOf(open.replayed) };
+  const made = { group, judge, grid, steps: stepsOf(open.replayed), states: new Map<number, SieveState>() };
   known.set(key, made);
   return made;
 }
@@ -224,13 +231,17 @@ export function sieveOf(open: Case, axes: SieveAxes, carburettor = 0, counted = 
     throw new RangeError(`axes of a sieve must be two parts, got ${axes.across} twice`);
   const group = groupOf(open, carburettor);
   const air = airOf(open.present.air, group.frame);
-  const { judge, grid, steps } = prepare(open, axes, carburettor, air, group);
+  const { judge, grid, steps, states } = prepare(open, axes, carburettor, air, group);
   const count = Math.min(steps.length, Math.max(0, Math.floor(counted)));
-  const belief = beliefAfter(open, steps, count);
-  const asked = count === steps.length ? judge : judge.believing(beliefsOf(belief, group.cylinders));
+  const stateOf = (): SieveState => {
+    if (count === steps.length) return sift(judge, grid);
+    return sift(judge.believing(beliefsOf(beliefAfter(open, steps, count), group.cylinders)), grid);
+  };
+  const state = states.get(count) ?? stateOf();
+  states.set(count, state);
   return {
     ...grid,
-    ...sift(asked, grid),
+    ...state,
     fitted: group.fitted,
     looks: steps.map(({ look }) => look),
     counted: count,

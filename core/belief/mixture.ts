@@ -6,6 +6,7 @@ import { feedOf, mainFeedAt, pilotFeedAt, pointAt, type Model, type Point } from
 import { PROBES, ZONES } from "../carburettor/zones.ts";
 import type { MixturePoint, ZoneMixture } from "../looks/line.ts";
 import type { Build } from "../log/schema.ts";
+import { remembered } from "../numbers/remembered.ts";
 import { lnLambda, lnTarget, modelIn, type Frame } from "./frame.ts";
 import { unknownsRow, type StepShifts, type ZoneShares } from "./unknowns.ts";
 
@@ -20,27 +21,19 @@ export interface MixtureMap {
   readonly at: (setting: Setting, index: number) => MixturePoint;
 }
 
-function memoised<T>(make: (setting: Setting) => T, keyOf: (setting: Setting) => string): (s: Setting) => T {
-  const known = new Map<string, T>();
-  return (setting) => {
-    const key = keyOf(setting);
-    const value = known.get(key) ?? make(setting);
-    known.set(key, value);
-    return value;
-  };
-}
-
 /** One opening: the two paths flow side by side, so each is worked out once a setting of its own parts. */
 function openingAsker(model: Model, reference: Setting, point: Point) {
   const { needle } = model.rig.carburettor;
-  const pilot = memoised(
-    (s) => pilotFeedAt(model, s, point),
-    (s) => `${s.pilot} ${s.screwTurns}`,
+  const pilotOf = remembered((pilot) =>
+    remembered((screwTurns) => pilotFeedAt(model, { ...reference, pilot, screwTurns }, point)),
   );
-  const main = memoised(
-    (s): MainPath => mainFeedAt(model, s, point),
-    (s) => `${s.clip} ${s.shimM} ${s.main}`,
+  const mainOf = remembered((clip) =>
+    remembered((shimM) =>
+      remembered((main): MainPath => mainFeedAt(model, { ...reference, clip, shimM, main }, point)),
+    ),
   );
+  const pilot = (s: Setting) => pilotOf(s.pilot)(s.screwTurns);
+  const main = (s: Setting) => mainOf(s.clip)(s.shimM)(s.main);
   const lnFuel = (s: Setting) => Math.log(pilot(s) + main(s).flowKgS);
   // A needle with fewer grooves than the first one had: its last is the nearest.
   const clip = Math.min(reference.clip, needle.grooves);
