@@ -1,10 +1,9 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { enduroDemo } from "../demo/enduro-log.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
 import { PublishedAdvice } from "#core/advice/published-schema.ts";
-import { allDemos } from "../demo/demo.ts";
+import { demoMovedTo } from "../demo/told.ts";
 import { run } from "./run.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "tamis-cli-"));
@@ -42,8 +41,11 @@ const shiftFile = (change: object = {}) => ({
   cases: CASES,
   ...change,
 });
+const DEMOS = demoMovedTo("2026-05-23", "+02:00");
+const [ENDURO] = DEMOS;
+if (!ENDURO) throw new Error("the demo has rigs");
+const { header, entries } = ENDURO;
 const logFile = () => {
-  const { header, entries } = enduroDemo("2026-05-23", "+02:00");
   return { format: "tamis", version: 1, savedAt: "2026-05-23T18:00:00+02:00", rigs: [{ header, entries }] };
 };
 
@@ -173,7 +175,6 @@ describe("bad input", () => {
 });
 
 describe("what advise prints of the next step", () => {
-  const { header, entries } = enduroDemo("2026-05-23", "+02:00");
   const logOf = (more: readonly object[], rig: readonly object[] = entries) => ({
     format: "tamis",
     version: 3,
@@ -183,7 +184,7 @@ describe("what advise prints of the next step", () => {
   it("is as published, whatever it says", () => {
     for (const log of [logOf([]), logOf([], [first]), logOf([], [measured])])
       expectPublished(answer("advise", file("published.json", log)));
-    for (const { header: rig, entries: told } of allDemos("2026-05-23", "+02:00")) {
+    for (const { header: rig, entries: told } of DEMOS) {
       const log = { ...logOf([]), rigs: [{ header: rig, entries: told }] };
       expectPublished(answer("advise", file("demo.json", log)));
     }

@@ -6,17 +6,22 @@ import { fold } from "#core/log/fold.ts";
 import { dayOf, LOG_VERSION } from "#core/log/schema.ts";
 import { advise } from "#core/advice/advise.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
-import { allDemos, toldDemo } from "./demo.ts";
+import { toldDemo } from "./demo.ts";
 import { enduroDemo } from "./enduro-log.ts";
+import type { DemoRig } from "./story.ts";
 import { demoMovedTo } from "./told.ts";
 import { TOLD_DAY, TOLD_OFFSET } from "./told-day.ts";
 
-const story = enduroDemo("2026-05-23", "+02:00");
+/** All five told once: every look of theirs is weighed, which takes seconds. */
+const told = toldDemo();
+const rigs = JSON.parse(told) as DemoRig[];
+const [story = { header: { id: "", name: "", plate: "" }, entries: [] }] = rigs;
 
 describe("the enduro's story", () => {
-  it("is the same for the same seed and day, and another for another seed", () => {
-    expect(enduroDemo("2026-05-23", "+02:00")).toEqual(story);
-    expect(enduroDemo("2026-05-23", "+02:00", 2).entries).not.toEqual(story.entries);
+  it("is another for another seed", () => {
+    const other = enduroDemo(TOLD_DAY, TOLD_OFFSET, 2);
+    expect(other.header).toEqual(story.header);
+    expect(other.entries).not.toEqual(story.entries);
   });
 
   it("passes the door that every file passes", () => {
@@ -48,19 +53,11 @@ describe("the enduro's story", () => {
   it("has looks that fit each other: none is a surprise", () => {
     expect(advise(story.entries).surprises).toEqual([]);
   });
-
-  it("moves with the calendar", () => {
-    const leap = enduroDemo("2028-03-01", "-05:00");
-    expect(new Set(leap.entries.map(({ at }) => dayOf(at)))).toEqual(new Set(["2028-02-29", "2028-03-01"]));
-    expect(leap.entries[0]?.at.endsWith("-05:00")).toBe(true);
-  });
 });
 
 describe("all rigs of the demo", () => {
-  const rigs = allDemos(TOLD_DAY, TOLD_OFFSET);
-
-  it("are told anew by `npm run schema` after a change of the advice", () => {
-    expect(readFileSync(join(__dirname, "told.json"), "utf8")).toBe(toldDemo());
+  it("are the same for the same seeds and day: told anew by `npm run schema` after a change of the advice", () => {
+    expect(readFileSync(join(__dirname, "told.json"), "utf8")).toBe(told);
   });
 
   it("are five machines that can be, with a walk-round each, and nothing in them clashes", () => {

@@ -101,7 +101,7 @@ const SHOTS: readonly Shot[] = [
   { name: "cylinders", path: `${TWIN}/cylinders` },
   { name: "balance", path: `${TWIN}/balance`, before: connectGauges },
   { name: "rig", path: `${RIG}/build`, before: openNeedle },
-  { name: "needle", path: `${RIG}/needle` },
+  { name: "parts", path: "/rigs/rig:demo-kart/parts" },
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
   { name: "logger", path: `${RIG}/logger`, before: readRide },
   { name: "sieve", path: `${RIG}/sieve`, before: lookThrough },

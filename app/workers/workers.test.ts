@@ -2,7 +2,7 @@
 import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { MessageChannel } from "node:worker_threads";
-import { enduroDemo } from "#demo/enduro-log.ts";
+import { demoMovedTo } from "#demo/told.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { advise, type Advice } from "#core/advice/advise.ts";
 import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
@@ -13,7 +13,8 @@ import type { Sieve } from "#core/advice/sieve.ts";
 import type { JudgeApi, Question } from "./protocol.ts";
 import type { Outlook } from "#core/advice/outlook.ts";
 
-const story = enduroDemo("2026-05-23", "+02:00");
+const [story] = demoMovedTo("2026-05-23", "+02:00");
+if (!story) throw new Error("the demo has rigs");
 const logFile = (): LogFile => ({
   format: "tamis",
   version: LOG_VERSION,

@@ -1,4 +1,5 @@
 /** Parts of the box tried on paper: one of each kind, or what is fitted. */
+import { memo } from "react";
 import { PART_MINUTES, withPart, isFitted } from "#core/rig/bench-part.ts";
 import type { BenchPart } from "#core/log/part-schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
@@ -37,14 +38,16 @@ export function startWith(build: Build, name: string | null, asked: TrialAsked):
 export const triedPartsWords = ({ parts = [] }: TrialAsked): string[] =>
   parts.map((part) => `${capital(benchPartWords(part))}, ${PART_MINUTES[part.kind]} minutes`);
 
+const NONE: readonly BenchPart[] = [];
+
 interface BoxPartsProps {
-  readonly asked: TrialAsked;
+  readonly tried: readonly BenchPart[] | undefined;
   /** as this carburettor sees it, nothing tried */
   readonly build: Build;
   readonly onMove: (change: (asked: TrialAsked) => TrialAsked) => void;
 }
 
-export function BoxParts({ asked, build, onMove }: BoxPartsProps) {
+export const BoxParts = memo(function BoxParts({ tried = NONE, build, onMove }: BoxPartsProps) {
   const offered = (build.box.parts ?? []).filter((part) => canBeTried(build, part));
   const places = [...new Set(offered.map(placeOf))];
   if (places.length === 0) return null;
@@ -53,13 +56,13 @@ export function BoxParts({ asked, build, onMove }: BoxPartsProps) {
       <h2>Parts of the box</h2>
       <div className="two">
         {places.map((place) => {
-          const tried = asked.parts?.find((part) => placeOf(part) === place);
+          const isIn = tried.find((part) => placeOf(part) === place);
           const here = offered.filter((part) => placeOf(part) === place);
           return (
             <PickField
               key={place}
               label={place}
-              value={tried?.name ?? ""}
+              value={isIn?.name ?? ""}
               options={[["", "As fitted"], ...here.map(({ name }) => [name, name] as const)]}
               onChange={({ target }) => {
                 const part = here.find(({ name }) => name === target.value);
@@ -71,4 +74,4 @@ export function BoxParts({ asked, build, onMove }: BoxPartsProps) {
       </div>
     </section>
   );
-}
+});

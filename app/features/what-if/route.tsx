@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import css from "./what-if.module.css";
-import { useMemo, useState } from "react";
+import { memo, useDeferredValue, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { PARTS } from "#core/log/parts.ts";
@@ -72,6 +72,8 @@ function Outcome({ trial, against, moved }: OutcomeProps) {
   );
 }
 
+const Drawing = memo(NeedleDrawing);
+
 /** @returns the machine as it is drawn: with what is tried in it; unchanged where a field cannot be */
 function drawnBuild(build: Build, asked: TrialAsked): Build {
   const tried = triedBuild(build, asked);
@@ -98,6 +100,8 @@ function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
   const first = useTrial(context, kept[0]?.asked).value;
   const second = useTrial(context, kept[1]?.asked).value;
   const third = useTrial(context, kept[2]?.asked).value;
+  // The strip first: the drawing follows when there is time.
+  const onBench = useDeferredValue(useMemo(() => drawnBuild(build, asked), [build, asked]));
   const changeKept = (next: readonly KeptTrial[]) => {
     onKept(next);
     void keepDraft(header.id, TRIALS, next);
@@ -133,7 +137,6 @@ function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
     })),
   ];
   const setting = asked.setting;
-  const onBench = drawnBuild(build, asked);
   const differs = PARTS.some((part) => setting[part] !== fitted[part]);
   return (
     <div className="stack">
@@ -163,11 +166,11 @@ function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
         )}
       </div>
       {field}
-      <BoxParts asked={asked} build={build} onMove={setAsked} />
+      <BoxParts tried={asked.parts} build={build} onMove={setAsked} />
       <Controls moving={moving} onMove={setAsked} />
       <section className="stack tight" aria-label="The needle as tried">
         <h2>The needle as tried</h2>
-        <NeedleDrawing build={onBench} />
+        <Drawing build={onBench} />
       </section>
       <Compare columns={columns} />
       <Keep

@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
-import { enduroDemo } from "#demo/enduro-log.ts";
+import { demoMovedTo } from "#demo/told.ts";
 import { fold } from "#core/log/fold.ts";
 import { advise } from "#core/advice/advise.ts";
 import { lookFaces } from "../look-faces.ts";
@@ -8,7 +8,7 @@ import { layerPath, markPosition, xAt, yAt, ZONE_SPANS, type StripSize } from ".
 import { Strip } from "./Strip.tsx";
 
 const size: StripSize = { left: 10, right: 110, top: 0, bottom: 28, layersTop: 30, layersBottom: 40 };
-const { entries } = enduroDemo("2026-05-23", "+02:00");
+const entries = demoMovedTo("2026-05-23", "+02:00")[0]?.entries ?? [];
 const advice = advise(entries);
 const looks = lookFaces(fold(entries));
 
