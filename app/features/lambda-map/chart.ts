@@ -1,7 +1,7 @@
 /** The map as an option of the chart library: a canvas knows no CSS roles, so it is handed the colours as they are now. */
 import type { EChartsCoreOption } from "echarts/core";
 import type { LambdaMap } from "#core/advice/lambda-map.ts";
-import { toneBand, toneOf } from "#core/looks/plug-tone.ts";
+import { toneOf } from "#core/looks/plug-tone.ts";
 import { TONES } from "#core/log/parts.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
 import { BODY } from "#app/theme/theme.ts";
@@ -22,7 +22,7 @@ const NAMED = [
   [3 / 4, "¾"],
   [1, "open"],
 ] as const;
-const FAR_OPACITY = 0.4;
+const FAR_PALER = 0.6;
 const LINE_WIDTH = 2.5;
 /** Fields are coarse: a point in each would draw stairs. */
 const EVERY = 4;
@@ -45,14 +45,26 @@ function namedSpeeds(rpms: readonly number[]): ReadonlyMap<number, string> {
   return named;
 }
 
-const pieces = TONES.map((tone) => {
-  const { low, high } = toneBand(tone);
-  return {
-    color: TONE_COLOURS[tone],
-    ...(low > -Infinity && { gt: low }),
-    ...(high < Infinity && { lte: high }),
-  };
-});
+/** @returns a colour between two, both as `#rrggbb` */
+export function between(from: string, to: string, share: number): string {
+  const parts = (hex: string) => [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
+  const [a, b] = [parts(from), parts(to)];
+  const mixed = a.map((value, i) => Math.round(value + share * ((b[i] ?? value) - value)));
+  return `#${mixed.map((value) => value.toString(16).padStart(2, "0")).join("")}`;
+}
+
+/** A field's tone by its number; what is extrapolated comes after the seven. */
+const codeOf = (error: number, far: boolean): number =>
+  TONES.indexOf(toneOf(error)) + (far ? TONES.length : 0);
+
+/** Paler ones are mixed, not let through: fields that overlap would show their seams. */
+const pieces = (paper: string) => [
+  ...TONES.map((tone, value) => ({ value, color: TONE_COLOURS[tone] })),
+  ...TONES.map((tone, i) => ({
+    value: TONES.length + i,
+    color: between(TONE_COLOURS[tone], paper, FAR_PALER),
+  })),
+];
 
 /**
  * @param mixture - λ as the tuner reads it, in words
@@ -106,15 +118,16 @@ export function mapOption(
     },
     xAxis: { ...axis("throttle", across, openings), nameGap: 30 },
     yAxis: { ...axis("engine speed, rpm", rpms.length, speeds), nameGap: 48 },
-    visualMap: { type: "piecewise", show: false, seriesIndex: 0, dimension: 2, pieces },
+    visualMap: { type: "piecewise", show: false, seriesIndex: 0, dimension: 2, pieces: pieces(roles.paper) },
     series: [
       {
         type: "heatmap",
         progressive: 600,
-        data: errors.map((error, field) => ({
-          value: [field % across, Math.floor(field / across), error],
-          itemStyle: { opacity: far[field] ? FAR_OPACITY : 1 },
-        })),
+        data: errors.map((error, field) => [
+          field % across,
+          Math.floor(field / across),
+          codeOf(error, far[field] === true),
+        ]),
       },
       {
         type: "line",

@@ -57,7 +57,7 @@ export function PartList({ parts, chosen, busy, onChoose, onRemove }: PartListPr
             const { part, minutes, state } = tried;
             return (
               <tr key={part.name} className={state === "fitted" ? "chosen" : ""}>
-                <th scope="row">
+                <th scope="row" className={css["part"]}>
                   <Button
                     className={css["name"]}
                     aria-pressed={part.name === chosen}
