@@ -100,7 +100,10 @@ export function mapOption(
     return `${where}<br>${mixture(lambdas[field] ?? 1)} ${doubt}${far[field] ? "<br>extrapolated" : ""}`;
   };
   return {
-    aria: { enabled: true },
+    aria: {
+      enabled: true,
+      label: { description: "Mixture over throttle and engine speed; the table below has it in figures" },
+    },
     animation: false,
     textStyle: { fontFamily: BODY, fontSize: 13 },
     grid: { left: 64, right: 16, top: 12, bottom: 52 },

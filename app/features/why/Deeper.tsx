@@ -1,4 +1,5 @@
 /** Look by look: what the card would be without it; and what one more of each kind would be worth. */
+import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -97,7 +98,9 @@ function Worth({ rigId, looks }: { rigId: string; looks: readonly NextLook[] }) 
             return (
               <tr key={how}>
                 <th scope="row">
-                  <Link to={to}>{capital(LOOK_HOW_WORDS[how])}</Link>
+                  <Button component={Link} to={to} className="cell-button">
+                    {capital(LOOK_HOW_WORDS[how])}
+                  </Button>
                 </th>
                 <td>
                   {zone === undefined ? "all of the ride" : ZONE_NAMES[zone].toLowerCase()}

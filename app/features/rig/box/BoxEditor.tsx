@@ -50,7 +50,7 @@ export function BoxEditor({ build, fitted, card, seen, saved, answer }: BoxEdito
   return (
     <FormProvider {...form}>
       <Drawers build={build} fitted={fitted} card={card} />
-      <BoxFiles onBox={add} />
+      <BoxFiles onBox={add} saved={saved} />
       <form className="stack wide" noValidate onSubmit={(event) => void form.handleSubmit(save)(event)}>
         <section className="stack">
           <FormField<BoxTexts> name="mains" label="Main jets" />

@@ -10,15 +10,21 @@ import { PasteBox } from "#app/ui/PasteBox.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { saveFile } from "#app/journal/export.ts";
 
-export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
+interface BoxFilesProps {
+  readonly onBox: (box: Box) => void;
+  /** the box entry last saved here: what was taken before it is kept */
+  readonly saved: string;
+}
+
+export function BoxFiles({ onBox, saved }: BoxFilesProps) {
   const { build, header } = useRig();
   const [trouble, setTrouble] = useState<string>();
   const [halfGood, setHalfGood] = useState<BoxRead>();
-  const [taken, setTaken] = useState<number>();
+  const [taken, setTaken] = useState<{ readonly rows: number; readonly before: string }>();
   const take = (read: BoxRead) => {
     onBox(read.box);
     setHalfGood(undefined);
-    setTaken(read.good);
+    setTaken({ rows: read.good, before: saved });
   };
   const read = async (asked: BoxFileRead | Promise<BoxFileRead>) => {
     setTrouble(undefined);
@@ -63,9 +69,9 @@ export function BoxFiles({ onBox }: { onBox: (box: Box) => void }) {
         }}
       />
       <Problem message={trouble} />
-      {taken !== undefined && (
+      {taken?.before === saved && (
         <p className="flush" role="status">
-          {taken} rows are in the fields below. Save the box to keep them.
+          {taken.rows} rows are in the fields below. Save the box to keep them.
         </p>
       )}
       {halfGood && (

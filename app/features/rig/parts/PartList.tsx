@@ -59,7 +59,7 @@ export function PartList({ parts, chosen, busy, onChoose, onRemove }: PartListPr
               <tr key={part.name} className={state === "fitted" ? "chosen" : ""}>
                 <th scope="row" className={css["part"]}>
                   <Button
-                    className={css["name"]}
+                    className="cell-button"
                     aria-pressed={part.name === chosen}
                     onClick={() => onChoose(part.name)}
                   >
