@@ -14,7 +14,7 @@ import { leanings, type Leaning } from "./leanings.ts";
 import { marksOf, type Mark } from "./marks.ts";
 import { newestPlugs } from "./newest-plugs.ts";
 import { nextStep, wayBackOn, type NextStep } from "./next-step.ts";
-import { partsToSwap } from "./parts-on-bench.ts";
+import { partsToSwap } from "./parts-to-swap.ts";
 import { planStop } from "./plan.ts";
 import { questionOf } from "./question.ts";
 import { reachedZones } from "./reach.ts";

@@ -9,7 +9,7 @@ import { PART_MINUTES } from "../rig/bench-part.ts";
 import { checkCarburettor } from "../rig/check-build.ts";
 import { straightOf, withStraight, withTaperMoved } from "../rig/needle-shape.ts";
 import { CONTENT } from "./judge-setting.ts";
-import { LEAST_PART_CHANCE, partInTheEnd, type PartInTheEnd, type PartQuestion } from "./parts-on-bench.ts";
+import { LEAST_PART_CHANCE, partInTheEnd, type PartInTheEnd, type PartQuestion } from "./part-in-the-end.ts";
 import { WORTH_MONEY } from "./to-buy.ts";
 
 export const MEASURES = ["straight", "taper", "needleJet", "cutaway"] as const;

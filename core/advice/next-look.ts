@@ -12,7 +12,7 @@ import type { LookMeans } from "../log/schools.ts";
 import type { Reading, Setting } from "../log/schema.ts";
 import { addScaled, dot, lessOuter, times } from "../numbers/linear.ts";
 import { beliefsOf } from "./judge-setting.ts";
-import type { Swap } from "./parts-on-bench.ts";
+import type { Swap } from "./part-in-the-end.ts";
 import { leastLoss, ORDER, type PlanQuestion } from "./plan.ts";
 
 export interface NextLook {
@@ -37,6 +37,8 @@ export interface LookQuestion extends PlanQuestion {
   readonly seen: readonly Reading[];
   /** parts of the box that could be swapped, if one knew more */
   readonly swaps?: readonly Swap[];
+  /** what screws and jets set is right: a look is worth what it says of a part */
+  readonly onlyForParts?: boolean;
 }
 
 /** Loss that a minute must save. */
@@ -116,7 +118,7 @@ interface Now {
 }
 
 function worthOf(question: LookQuestion, { gain, total }: Candidate, now: Now): number {
-  const { joint, cylinders, judge, swaps = [] } = question;
+  const { joint, cylinders, judge, swaps = [], onlyForParts = false } = question;
   const covariance = lessOuter(joint.covariance, gain, 1 / total);
   const after = OUTCOMES.map(({ at, weight }) => {
     const mean = addScaled(joint.mean, gain, at / Math.sqrt(total));
@@ -129,7 +131,7 @@ function worthOf(question: LookQuestion, { gain, total }: Candidate, now: Now): 
   });
   const saved = now.loss - after.reduce((sum, { loss }) => sum + loss, 0);
   const swapped = after.reduce((sum, { swap }) => sum + swap, 0) - now.swap;
-  return Math.max(0, saved) + Math.max(0, swapped);
+  return (onlyForParts ? 0 : Math.max(0, saved)) + Math.max(0, swapped);
 }
 
 /** Best first, however many zones a ride speaks of. */

@@ -7,7 +7,7 @@ import type { Setting } from "../log/schema.ts";
 import { chanceAllRight } from "./chances.ts";
 import { CONTENT, REACHED_ZONES, type ReachedZone } from "./judge-setting.ts";
 import { nextLook, WORTH_A_MINUTE, type LookQuestion, type NextLook } from "./next-look.ts";
-import type { PartStep, PartsToSwap } from "./parts-on-bench.ts";
+import type { PartStep, PartsToSwap } from "./parts-to-swap.ts";
 import type { Plan, PlanChange, PlanLine } from "./plan.ts";
 
 export type NextStep =
@@ -23,10 +23,7 @@ export type NextStep =
     }
   | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
   /** what nothing finer reaches: a part of the box, the plan is made anew once it is in */
-  | ({ readonly kind: "part" } & Pick<
-      PartStep,
-      "part" | "minutes" | "zone" | "effect" | "gain" | "chanceBetter"
-    >)
+  | ({ readonly kind: "part" } & PartStep)
   /** with the chance that all is right together as it is */
   | ({ readonly kind: "look"; readonly allRight: number } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
@@ -113,12 +110,10 @@ export function nextStep(question: StepQuestion): NextStep {
   const left = leave(question);
   if (!question.withLook) return left;
   const { swaps, worthIt } = question.parts();
-  if (worthIt) {
-    const { part, minutes, zone, effect, gain, chanceBetter } = worthIt;
-    return { kind: "part", part, minutes, zone, effect, gain, chanceBetter };
-  }
-  if (left.kind === "leave" && left.because === "right" && swaps.length === 0) return left;
-  const look = nextLook({ ...question, swaps });
+  if (worthIt) return { kind: "part", ...worthIt };
+  const right = left.kind === "leave" && left.because === "right";
+  if (right && swaps.length === 0) return left;
+  const look = nextLook({ ...question, swaps, onlyForParts: right });
   if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return left;
   return { kind: "look", allRight: left.kind === "leave" ? left.chance : 0, ...look };
 }

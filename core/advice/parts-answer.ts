@@ -4,7 +4,8 @@ import { modelIn } from "../belief/frame.ts";
 import type { LoggedNeedle } from "../log/part-schema.ts";
 import { airOf, groupOf, type Case } from "./case.ts";
 import { measuresToBuy, type MeasureToBuy } from "./measures-to-buy.ts";
-import { partQuestion, partsOnBench, type PartTried } from "./parts-on-bench.ts";
+import { partQuestion } from "./part-in-the-end.ts";
+import { partsOnBench, type PartTried } from "./parts-on-bench.ts";
 
 export interface PartsAnswer {
   readonly parts: readonly PartTried[];

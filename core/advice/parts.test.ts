@@ -8,7 +8,9 @@ import { withStraight } from "../rig/needle-shape.ts";
 import { advise } from "./advise.ts";
 import { openCase } from "./case.ts";
 import { nearestNeedles, partsAnswer } from "./parts-answer.ts";
-import { partQuestion, partsOnBench, partsToSwap } from "./parts-on-bench.ts";
+import { partQuestion } from "./part-in-the-end.ts";
+import { partsOnBench } from "./parts-on-bench.ts";
+import { partsToSwap } from "./parts-to-swap.ts";
 
 const { needle } = ENDURO_BUILD.carburettor;
 const thin: BenchPart = { kind: "needle", name: "thin", needle: withStraight(needle, -0.03) };

@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { PARTS } from "#core/log/parts.ts";
 import type { PartTried } from "#core/advice/parts-on-bench.ts";
 import { partInPlaceOf } from "#core/rig/bench-part.ts";
-import { buildOfCarburettor } from "#core/rig/carburettors.ts";
+import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -22,6 +22,7 @@ function Fit({ tried }: { tried: PartTried }) {
   const { part } = tried;
   const body = buildOfCarburettor(build, carburettor).carburettor;
   const out = partInPlaceOf(body, part, "out");
+  const count = carburettorCount(build);
   const [outName, setOutName] = useState(`taken out ${localInstant().slice(0, 10)}`);
   const { send, answer, busy } = useSendPart();
   return (
@@ -37,6 +38,13 @@ function Fit({ tried }: { tried: PartTried }) {
         Tap off, engine cold, a rag in the open inlet. Afterwards the slide must snap shut by itself, before
         anything is started.
       </Caution>
+      {count > 1 && (
+        <p className="flush">
+          {build.others
+            ? `It goes into carburettor ${carburettor + 1}.`
+            : `The ${count} carburettors are described as alike: it goes into all of them, so there must be ${count}.`}
+        </p>
+      )}
       {out && (
         <TypedField
           label="What comes out is called"
