@@ -25,7 +25,7 @@ const CORE_ROOMS = {
   logger: ["numbers", "units", "carburettor", "log"],
   photo: ["numbers", "units", "log"],
   runs: ["numbers", "units"],
-  instruments: ["units"],
+  instruments: ["units", "numbers"],
   walkround: ["units", "air", "carburettor", "log", "rig"],
   simulator: [
     "numbers",

@@ -1,0 +1,43 @@
+/** The mean rate of a beat over a whole window, by how far its phase has turned from the first piece to the last. */
+
+const BEATS_A_PIECE = 2.5;
+const SHORTEST_PIECE_S = 0.15;
+/** Further off than this it was another beat that was followed. */
+const MOST_OFF = 0.04;
+
+/** @returns the phase of a tone in a piece of the signal, faded at both ends, rad */
+function phaseIn(signal: Float64Array, from: number, length: number, turnsPerSample: number): number {
+  let re = 0;
+  let im = 0;
+  for (let i = from; i < from + length; i += 1) {
+    const angle = 2 * Math.PI * turnsPerSample * i;
+    const fade = 0.5 - 0.5 * Math.cos((2 * Math.PI * (i - from)) / length);
+    const value = fade * (signal[i] ?? 0);
+    re += value * Math.cos(angle);
+    im -= value * Math.sin(angle);
+  }
+  return Math.atan2(im, re);
+}
+
+const nearest = (phase: number, last: number): number =>
+  phase - 2 * Math.PI * Math.round((phase - last) / (2 * Math.PI));
+
+/**
+ * @param beats - loudness about its mean
+ * @param aboutHz - the beat, known to some per cent
+ * @returns its mean over the window; what was given where it cannot be told better
+ */
+export function meanRate(beats: Float64Array, rateHz: number, aboutHz: number): number {
+  const piece = Math.round(Math.max(BEATS_A_PIECE / aboutHz, SHORTEST_PIECE_S) * rateHz);
+  const pieces = Math.floor(beats.length / piece);
+  if (pieces < 3) return aboutHz;
+  const span = beats.length - piece;
+  const first = phaseIn(beats, 0, piece, aboutHz / rateHz);
+  let last = first;
+  for (let p = 1; p < pieces; p += 1) {
+    const from = Math.round((p * span) / (pieces - 1));
+    last = nearest(phaseIn(beats, from, piece, aboutHz / rateHz), last);
+  }
+  const offHz = ((last - first) / (2 * Math.PI)) * (rateHz / span);
+  return Math.abs(offHz) < MOST_OFF * aboutHz ? aboutHz + offHz : aboutHz;
+}
