@@ -3,6 +3,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import type { Device } from "./device.ts";
 import type { DeviceFeed, FeedState } from "./feed.ts";
+import { hasMicrophone } from "./microphone.ts";
 import { hasSerial } from "./serial.ts";
 
 interface ConnectBarProps {
@@ -12,6 +13,8 @@ interface ConnectBarProps {
   readonly what: string;
   readonly simulated: () => Device;
   readonly serial: () => Device;
+  /** where a microphone can do the same */
+  readonly microphone?: () => Device;
 }
 
 /** A simulated instrument says so wherever it shows. */
@@ -20,7 +23,7 @@ export function SimulatedMark({ state }: { state: FeedState }) {
 }
 
 /** Where figures may come from by themselves; without any, they are typed. */
-export function ConnectBar({ feed, state, what, simulated, serial }: ConnectBarProps) {
+export function ConnectBar({ feed, state, what, simulated, serial, microphone }: ConnectBarProps) {
   const { status, message } = state;
   const connected = status === "live" || status === "connecting";
   return (
@@ -41,6 +44,11 @@ export function ConnectBar({ feed, state, what, simulated, serial }: ConnectBarP
             {hasSerial() && (
               <Button variant="outlined" onClick={() => void feed.start(serial())}>
                 Connect a {what}
+              </Button>
+            )}
+            {microphone && hasMicrophone() && (
+              <Button variant="outlined" onClick={() => void feed.start(microphone())}>
+                Listen by microphone
               </Button>
             )}
             <Button variant="outlined" onClick={() => void feed.start(simulated())}>

@@ -8,6 +8,8 @@ export interface DeviceAbout {
   readonly channels: number;
   /** what it says is stored with that mark */
   readonly simulated: boolean;
+  /** says itself when it hears nothing: silence is no loss */
+  readonly patient?: true;
 }
 
 export interface Device {

@@ -54,6 +54,7 @@ export class DeviceFeed {
 
   private watch(device: Device): void {
     clearTimeout(this.watchdog);
+    if (device.about.patient) return;
     this.watchdog = setTimeout(() => {
       void this.lose(device, "Nothing was heard for four seconds. Is the engine running, and the cable in?");
     }, SILENT_MS);

@@ -13,6 +13,8 @@ import { BigWatch } from "#app/features/stopwatch/BigWatch.tsx";
 import { phaseName } from "./words.ts";
 import { seedOf, simulatedEngine } from "#app/devices/simulated-engine.ts";
 import { SimulatedHands, Tachometer } from "./Tachometer.tsx";
+import type { Heard } from "#core/instruments/engine-sound/hear.ts";
+import { Hearing } from "./Hearing.tsx";
 
 const { setting } = ENDURO_BUILD.baseline;
 const air = humidAir(ENDURO_BUILD.baseline.air);
@@ -173,4 +175,28 @@ describe("the watch", () => {
 
 test("the phases of the bench are counted", () => {
   expect([phaseName("warm"), phaseName("blip")]).toEqual(["1 Warm", "5 Blip"]);
+});
+
+describe("what the microphone makes of it", () => {
+  const settled: number[] = [];
+  const show = (heard: Heard | undefined) =>
+    render(<Hearing heard={heard} onSettle={(rpm) => settled.push(rpm)} />);
+
+  it.each([
+    [undefined, "Listening: the first figure takes two seconds."],
+    [{ kind: "tooQuiet" }, /^Too quiet\. Hold it nearer/],
+    [{ kind: "unsure" }, /^Not sure: something else is louder/],
+    [{ kind: "rpm", rpm: 1740, clear: 1.8 }, "Heard by the microphone, plainly. No sound is kept."],
+    [{ kind: "rpm", rpm: 1740, clear: 0.6 }, /faintly/],
+  ] as const)("%j is said", (heard, words) => {
+    show(heard);
+    expect(screen.getByRole("status")).toHaveTextContent(words);
+  });
+
+  it("asks which of two it is, and one tap says so", () => {
+    show({ kind: "two", rpms: [1502.3, 3004.6], clear: 1 });
+    expect(screen.getByRole("status")).toHaveTextContent("Two answers: 1500 or 3000 rpm?");
+    fireEvent.click(screen.getByRole("button", { name: "It is 3000" }));
+    expect(settled).toEqual([3004.6]);
+  });
 });

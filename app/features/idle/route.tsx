@@ -20,6 +20,7 @@ import { placeHref } from "#app/frame/places.ts";
 import { readSent, type ActionProblem } from "#app/journal/save.ts";
 import { benchAir, readWalk, saveSymptom, saveWalk } from "./save-walk.ts";
 import { useBenchAdvice } from "./use-bench-advice.ts";
+import { Hearing } from "./Hearing.tsx";
 import { useTachometer } from "./use-tachometer.ts";
 import { useWalk } from "./use-walk.ts";
 import { benchWords, phaseName, stillWords } from "./words.ts";
@@ -63,15 +64,16 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
     school,
   });
   const { phase, points, raised, round } = draft;
-  const { feed, state, samples, live, simulated, simulatedDevice, ...hands } = useTachometer({
-    context,
-    build,
-    fitted,
-    air,
-    turns,
-    turnedAt,
-    taken: points.length,
-  });
+  const { feed, state, samples, live, simulated, simulatedDevice, microphoneDevice, hearing, ...hands } =
+    useTachometer({
+      context,
+      build,
+      fitted,
+      air,
+      turns,
+      turnedAt,
+      taken: points.length,
+    });
   const send = (message: IdleSent) =>
     void submit(JSON.stringify(message), { method: "post", encType: "application/json" });
   const alone = adviceGroups(rigBuild, present.settings).length > 1;
@@ -127,6 +129,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           what="tachometer"
           simulated={simulatedDevice}
           serial={() => new SerialDevice({ name: "Tachometer", measures: "rpm", channels: 1 })}
+          microphone={microphoneDevice}
         />
       )}
       {live && (
@@ -137,6 +140,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           onStop={() => void feed.stop()}
         />
       )}
+      {hearing && <Hearing {...hearing} />}
       {simulated && (
         <SimulatedHands
           idleStopTurns={hands.idleStopTurns}

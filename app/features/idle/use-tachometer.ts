@@ -4,6 +4,8 @@ import type { Build, Setting } from "#core/log/schema.ts";
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { settling } from "#core/instruments/settled.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+import type { Heard, Listening } from "#core/instruments/engine-sound/hear.ts";
+import { MICROPHONE, MicrophoneTachometer } from "#app/devices/microphone.ts";
 import { SimulatedTachometer } from "#app/devices/simulated.ts";
 import { seedOf, simulatedEngine } from "#app/devices/simulated-engine.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
@@ -22,6 +24,16 @@ interface Bench {
   readonly taken: number;
 }
 
+/** All cylinders are heard together, from well below idle to what the engine stands. */
+export function listeningTo({ engine }: Build): Listening {
+  const { strokes, cylinders, idleRpm, peakRpm, revLimitRpm } = engine;
+  return {
+    firing: { strokes, cylinders, even: true },
+    leastRpm: Math.max(200, 0.5 * idleRpm),
+    mostRpm: Math.max(revLimitRpm ?? 0, 1.15 * peakRpm),
+  };
+}
+
 /** How far a hand opens the throttle for a blip. */
 const BLIP = 0.6;
 const SCREW_MOST = 10;
@@ -36,6 +48,8 @@ export function useTachometer({ context, build, fitted, air, turns, turnedAt, ta
     if (device.current && screw.ok && screw.value >= 0 && screw.value <= SCREW_MOST)
       device.current.controls = { screwTurns: screw.value, idleStopTurns, throttle: blipping ? BLIP : 0 };
   }, [turns, idleStopTurns, blipping, state.status]);
+  const microphone = useRef<MicrophoneTachometer>(undefined);
+  const [heard, setHeard] = useState<Heard>();
   const samples = state.channels.get(1) ?? [];
   const simulatedDevice = () => {
     const { header, advice } = context;
@@ -48,7 +62,17 @@ export function useTachometer({ context, build, fitted, air, turns, turnedAt, ta
     );
     return device.current;
   };
+  const microphoneDevice = () => {
+    setHeard(undefined);
+    microphone.current = new MicrophoneTachometer(listeningTo(build), setHeard);
+    return microphone.current;
+  };
+  const listening =
+    state.about?.name === MICROPHONE && (state.status === "live" || state.status === "connecting");
   return {
+    microphoneDevice,
+    /** set while the microphone is the tachometer */
+    hearing: listening ? { heard, onSettle: (rpm: number) => microphone.current?.settle(rpm) } : undefined,
     feed,
     state,
     samples,

@@ -1,0 +1,53 @@
+/** What the microphone makes of the engine, where that is no plain speed. */
+import Button from "@mui/material/Button";
+import type { Heard } from "#core/instruments/engine-sound/hear.ts";
+
+interface HearingProps {
+  readonly heard: Heard | undefined;
+  readonly onSettle: (rpm: number) => void;
+}
+
+const rounded = (rpm: number): number => Math.round(rpm / 10) * 10;
+
+export function Hearing({ heard, onSettle }: HearingProps) {
+  switch (heard?.kind) {
+    case undefined:
+      return (
+        <p className="quiet flush" role="status">
+          Listening: the first figure takes two seconds.
+        </p>
+      );
+    case "tooQuiet":
+      return (
+        <p className="flush" role="status">
+          Too quiet. Hold it nearer to the end of the exhaust, beside the gas and not in it.
+        </p>
+      );
+    case "unsure":
+      return (
+        <p className="flush" role="status">
+          Not sure: something else is louder, or it runs unevenly. Out of the wind, nearer, and no other
+          engine.
+        </p>
+      );
+    case "two":
+      return (
+        <div className="row" role="group" aria-label="Two answers">
+          <span role="status">
+            Two answers: {rounded(heard.rpms[0])} or {rounded(heard.rpms[1])} rpm?
+          </span>
+          {heard.rpms.map((rpm) => (
+            <Button key={rpm} variant="outlined" onClick={() => onSettle(rpm)}>
+              It is {rounded(rpm)}
+            </Button>
+          ))}
+        </div>
+      );
+    case "rpm":
+      return (
+        <p className="quiet flush" role="status">
+          Heard by the microphone{heard.clear < 1 ? ", faintly" : ", plainly"}. No sound is kept.
+        </p>
+      );
+  }
+}
