@@ -7,8 +7,11 @@ const LATER =
   /@mui[\\/]material[\\/](TextField|Select|NativeSelect|Menu|List|Popover|Input|FilledInput|OutlinedInput|Form|Checkbox|Slider|Switch)|react-hook-form|@hookform/;
 /** Our own fields stand on those: with them they come later too. */
 const FIELDS = /[\\/]app[\\/]ui[\\/](TypedField|PickField|form-fields)/;
-/** What belongs to one place comes with that place, into however many pieces its route is cut. */
-const HOUSE = /[\\/](core|app[\\/](?!features[\\/]))/;
+/**
+ * What belongs to one place comes with that place, into however many pieces its route is cut. A library's own `core` is
+ * none of ours; the needle's drawing has sliders, which come later.
+ */
+const HOUSE = /^(?!.*node_modules).*[\\/](core|app[\\/](?!features[\\/]|frame[\\/]needle[\\/]))/;
 const SHARED_BY = 3;
 
 export default defineConfig({
