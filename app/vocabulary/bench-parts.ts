@@ -10,7 +10,8 @@ export const PART_KIND_NAMES: Readonly<Record<BenchPartKind, string>> = {
   slideSpring: "Slide spring",
 };
 
-const mm = (value: number): string => `${Number(value.toFixed(3))} mm`;
+/** Measures of parts, to the micrometer. */
+export const mm = (value: number): string => `${Number(value.toFixed(3))} mm`;
 
 /** Its measure, as one line: what tells it from the next of its kind. */
 export function partMeasure(part: BenchPart): string {

@@ -92,10 +92,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
-      parts: () =>
-        present.schools.parts === "never"
-          ? { swaps: [], worthIt: undefined }
-          : partsToSwap({ open, group, judge, air, plan }),
+      parts: () => partsToSwap({ open, group, judge, air, plan }),
       withLook: draft === undefined,
     }),
     zones: zoneAdvice(now, evidence),

@@ -2,15 +2,16 @@
  * Why, deeper: what would be believed and advised had one look not been taken, and what one more look of each kind
  * would be worth.
  */
+import type { HumidAir } from "../air/humid-air.ts";
 import { freshMemory, replay, type ReplayMemory } from "../belief/replay.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
 import { PARTS, type Part } from "../log/parts.ts";
-import type { Setting } from "../log/schema.ts";
 import { foldPossible } from "../rig/check-log.ts";
 import { airOf, groupOf, judgeOf, type Case, type Group } from "./case.ts";
 import type { SettingJudge } from "./judge-setting.ts";
 import { bestOfEachKind, type NextLook } from "./next-look.ts";
-import { planStop } from "./plan.ts";
+import { partsToSwap } from "./parts-to-swap.ts";
+import { planStop, type Plan } from "./plan.ts";
 import { questionOf } from "./question.ts";
 
 /** Of older looks each has been outweighed by newer ones. */
@@ -34,14 +35,15 @@ export interface Deeper {
 interface Standing {
   readonly group: Group;
   readonly judge: SettingJudge;
-  readonly card: Setting;
+  readonly air: HumidAir;
+  readonly plan: Plan;
 }
 
 function standing(open: Case, carburettor: number): Standing {
   const group = groupOf(open, carburettor);
   const air = airOf(open.present.air, group.frame);
   const judge = judgeOf(open, group, air);
-  return { group, judge, card: planStop(questionOf(open, group, judge, air)).card.setting };
+  return { group, judge, air, plan: planStop(questionOf(open, group, judge, air)) };
 }
 
 /** The same log without one look: what is suspected besides jetting is left as it is. */
@@ -61,16 +63,16 @@ function leftOut(
   memory: ReplayMemory,
   carburettor: number,
 ): WithoutLook {
-  const { group, judge, card } = standing(caseWithout(open, lookId, memory), carburettor);
-  // Held against the same setting: without a verdict another one would count as fitted never.
+  const { group, judge, plan } = standing(caseWithout(open, lookId, memory), carburettor);
+  const [card, withIt] = [plan.card.setting, now.plan.card.setting];
   const [before, after] = [judge.judge(group.fitted).zones, now.judge.judge(now.group.fitted).zones];
   return {
     lookId,
     moved: perZone((zone) => after[zone].mean - before[zone].mean),
-    card: PARTS.filter((part) => card[part] !== now.card[part]).map((part) => ({
+    card: PARTS.filter((part) => card[part] !== withIt[part]).map((part) => ({
       part,
       without: card[part],
-      with: now.card[part],
+      with: withIt[part],
     })),
   };
 }
@@ -81,11 +83,12 @@ function leftOut(
  */
 export function deeper(open: Case, carburettor = 0, memory: ReplayMemory = freshMemory()): Deeper {
   const now = standing(open, carburettor);
-  const { group, judge } = now;
+  const { group, judge, air, plan } = now;
   const looks = open.present.looks.slice(-MOST_LEFT_OUT).reverse();
-  const air = airOf(open.present.air, group.frame);
+  // As the next step asks: a look may be worth it for the sake of a part alone.
+  const { swaps } = plan.lines.length === 0 ? partsToSwap({ open, ...now }) : { swaps: [] };
   return {
     without: looks.map(({ entry }) => leftOut(open, now, entry.id, memory, carburettor)),
-    looks: bestOfEachKind(questionOf(open, group, judge, air)),
+    looks: bestOfEachKind({ ...questionOf(open, group, judge, air), swaps }),
   };
 }

@@ -7,11 +7,10 @@ import { airOf, groupOf, judgeOf, type Case, type Group } from "./case.ts";
 import { chanceCheaper } from "./chances.ts";
 import { beliefsOf, settingJudge, type Judged, type SettingJudge } from "./judge-setting.ts";
 import { workOf } from "./moves.ts";
+import { WORTH_A_MINUTE } from "./next-look.ts";
 import { bestAtOneStop, planStop, type Plan } from "./plan.ts";
 import { questionOf } from "./question.ts";
 
-/** What a minute of work must save, as that of a look. */
-const COST_OF_A_MINUTE = 0.006;
 /** What it moved is read and set again: a look in the middle and one just off idle. */
 const MINUTES_TO_LOOK_AGAIN = 14;
 /** A part is twenty minutes and more: it must be this likely to help. */
@@ -73,7 +72,7 @@ export function partInTheEnd(
   const settled = settingJudge(group.frame, build, beliefsOf(joint, cylinders), air);
   const question = questionOf(open, { ...group, build }, settled, air);
   const card = bestAtOneStop(question);
-  const work = COST_OF_A_MINUTE * (minutes + MINUTES_TO_LOOK_AGAIN);
+  const work = WORTH_A_MINUTE * (minutes + MINUTES_TO_LOOK_AGAIN);
   const gainIf = (known: Belief): number => {
     const beliefs = beliefsOf(known, cylinders);
     const stays = judge.believing(beliefs).judge(plan.card.setting);

@@ -59,7 +59,9 @@ const isSafeOnTheDay = (question: PartQuestion, part: BenchPart): boolean => {
   return tried.state === "tried" && tried.safe;
 };
 
+/** @returns none where the school leaves parts to the tuner */
 export function partsToSwap(question: PartQuestion): PartsToSwap {
+  if (question.open.present.schools.parts === "never") return { swaps: [], worthIt: undefined };
   const all = (question.group.build.box.parts ?? []).flatMap((part) => consider(question, part));
   const best = all
     .filter(({ inTheEnd: { gain, chanceBetter } }) => gain >= LEAST_GAIN && chanceBetter >= LEAST_PART_CHANCE)

@@ -8,6 +8,8 @@ import { withStraight } from "../rig/needle-shape.ts";
 import { advise } from "./advise.ts";
 import { openCase } from "./case.ts";
 import { nearestNeedles, partsAnswer } from "./parts-answer.ts";
+import { deeper } from "./deeper.ts";
+import { WORTH_A_MINUTE } from "./next-look.ts";
 import { partQuestion } from "./part-in-the-end.ts";
 import { partsOnBench } from "./parts-on-bench.ts";
 import { partsToSwap } from "./parts-to-swap.ts";
@@ -97,7 +99,12 @@ describe("what no jet reaches", () => {
     ];
     const { swaps, worthIt } = partsToSwap(question(rich));
     expect([swaps.length, worthIt]).toEqual([1, undefined]);
-    expect(advise(rich).next).toMatchObject({ kind: "look", zone: "low" });
+    const { next } = advise(rich);
+    expect(next).toMatchObject({ kind: "look", zone: "low" });
+    // Why says the same of it as Today does.
+    const same = deeper(openCase(rich)).looks.find(({ how }) => next.kind === "look" && how === next.how);
+    expect(same).toMatchObject({ zone: "low" });
+    expect((same?.gain ?? 0) / (same?.minutes ?? 1)).toBeGreaterThanOrEqual(WORTH_A_MINUTE);
   });
 
   it("once the part is in, is right by what was learnt: the baseline stays, its own doubt comes back", () => {

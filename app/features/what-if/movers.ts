@@ -5,6 +5,7 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { SCREW_DOMAIN } from "#core/carburettor/carburettor.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
+import { mm } from "#app/vocabulary/bench-parts.ts";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
@@ -100,8 +101,6 @@ function airMovers({ asked, today, units }: Moving): Mover[] {
     mover("relativeHumidity", "Humidity", [0, 1, 0.01], (value) => `${Math.round(100 * value)} %`),
   ];
 }
-
-const mm = (value: number): string => `${Number(value.toFixed(3))} mm`;
 
 function partMovers({ asked, build }: Moving): Mover[] {
   const { needleJetMm, slide } = build.carburettor;

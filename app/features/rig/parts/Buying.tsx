@@ -1,6 +1,7 @@
 /** What to look for when buying: by measure, never by anybody's name for it. */
 import type { Measure, MeasureToBuy } from "#core/advice/measures-to-buy.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
+import { mm } from "#app/vocabulary/bench-parts.ts";
 import { certainty, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { LEAST_SHIFT } from "./PartList.tsx";
 
@@ -17,8 +18,6 @@ const STEP_WORDS: Readonly<Record<Measure, string>> = {
   needleJet: "wider",
   cutaway: "higher",
 };
-
-const mm = (value: number): string => `${Number(value.toFixed(3))} mm`;
 
 export function Buying({ buying }: { buying: readonly MeasureToBuy[] }) {
   const wanted = buying
