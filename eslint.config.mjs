@@ -25,7 +25,8 @@ const CORE_ROOMS = {
   logger: ["numbers", "units", "carburettor", "log"],
   photo: ["numbers", "units", "log"],
   runs: ["numbers", "units"],
-  instruments: ["units", "numbers"],
+  instruments: ["units", "numbers", "air", "carburettor"],
+  satellites: ["units", "numbers", "air", "log", "instruments"],
   walkround: ["units", "air", "carburettor", "log", "rig"],
   simulator: [
     "numbers",
@@ -42,6 +43,7 @@ const CORE_ROOMS = {
     "idle",
     "balance",
     "instruments",
+    "satellites",
     "logger",
   ],
 };

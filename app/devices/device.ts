@@ -1,23 +1,27 @@
 /** One interface for every instrument, whether it hangs on a wire or ships with the app as a stand-in. */
-import type { Quantity, Sample } from "#core/instruments/sample.ts";
+import type { Quantity, Sample, Told } from "#core/instruments/sample.ts";
 
 export interface DeviceAbout {
   /** as it is called on screen */
   readonly name: string;
-  readonly measures: Quantity;
+  readonly measures: readonly Quantity[];
   readonly channels: number;
   /** what it says is stored with that mark */
   readonly simulated: boolean;
-  /** says itself when it hears nothing: silence is no loss */
-  readonly patient?: true;
+  /** quiet for longer than this it is lost; an instrument that says itself when it hears nothing may take for ever */
+  readonly silentAfterMs?: number;
+  /** what comes sooner takes the place of the one before: slow things are kept longer */
+  readonly spacingMs?: number;
+  /** newest of a channel that are kept */
+  readonly kept?: number;
 }
 
-export interface Device {
+export interface Device<T extends Told = Sample> {
   readonly about: DeviceAbout;
   /** @throws {DeviceProblem} with words for the screen */
   connect(): Promise<void>;
   /** Ends when the device is closed; throws {@link DeviceProblem} when it is lost or babbles. */
-  samples(): AsyncIterable<Sample>;
+  samples(): AsyncIterable<T>;
   close(): Promise<void>;
 }
 

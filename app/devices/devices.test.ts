@@ -6,7 +6,7 @@ import { DeviceFeed } from "./feed.ts";
 import { SerialDevice, type Port } from "./serial.ts";
 import { SimulatedGauges, SimulatedTachometer } from "./simulated.ts";
 
-const RPM = { name: "Tachometer", measures: "rpm", channels: 1 } as const;
+const RPM = { name: "Tachometer", measures: ["rpm"], channels: 1 } as const;
 const ENGINE = { crestRpm: 1700, peakRpm: 8500, errorAt: (turns: number) => 0.1 * (turns - 1.5) };
 const sample = (value: number, channel = 1): Sample => ({ atMs: value, quantity: "rpm", channel, value });
 

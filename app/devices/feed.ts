@@ -2,29 +2,34 @@
  * What a screen sees of an instrument: its state, and the last seconds of each channel. Samples come as fast
  * as they like; the screen is told five times a second, and no more than those seconds is ever kept.
  */
-import { Trace, type Sample } from "#core/instruments/sample.ts";
+import { Trace, type Sample, type Told } from "#core/instruments/sample.ts";
 import { DeviceProblem, type Device, type DeviceAbout } from "./device.ts";
 
-export interface FeedState {
+export interface FeedState<T extends Told = Sample> {
   readonly status: "off" | "connecting" | "live" | "lost";
   readonly about: DeviceAbout | undefined;
   /** set when it is lost */
   readonly message: string | undefined;
   /** by channel, oldest first */
-  readonly channels: ReadonlyMap<number, readonly Sample[]>;
+  readonly channels: ReadonlyMap<number, readonly T[]>;
 }
 
-const OFF: FeedState = { status: "off", about: undefined, message: undefined, channels: new Map() };
+const OFF: FeedState<never> = {
+  status: "off",
+  about: undefined,
+  message: undefined,
+  channels: new Map<number, readonly never[]>(),
+};
 /** Fifteen seconds at twenty a second. */
 const KEPT = 300;
 const TOLD_EVERY_MS = 200;
 const SILENT_MS = 4000;
 
-export class DeviceFeed {
-  private state: FeedState = OFF;
-  private device: Device | undefined;
+export class DeviceFeed<T extends Told = Sample> {
+  private state: FeedState<T> = OFF;
+  private device: Device<T> | undefined;
   private readonly listeners = new Set<() => void>();
-  private traces = new Map<number, Trace>();
+  private traces = new Map<number, Trace<T>>();
   private told = 0;
   private watchdog: ReturnType<typeof setTimeout> | undefined;
 
@@ -32,16 +37,17 @@ export class DeviceFeed {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
-  readonly snapshot = (): FeedState => this.state;
+  readonly snapshot = (): FeedState<T> => this.state;
 
-  private tell(state: FeedState): void {
+  private tell(state: FeedState<T>): void {
     this.state = state;
     for (const listener of this.listeners) listener();
   }
 
-  private take(device: Device, sample: Sample): void {
-    if (sample.channel > device.about.channels) return;
-    const trace = this.traces.get(sample.channel) ?? new Trace(KEPT);
+  private take(device: Device<T>, sample: T): void {
+    const { channels: most, kept = KEPT, spacingMs } = device.about;
+    if (sample.channel > most) return;
+    const trace = this.traces.get(sample.channel) ?? new Trace<T>(kept, spacingMs);
     this.traces.set(sample.channel, trace);
     trace.add(sample);
     this.watch(device);
@@ -52,15 +58,20 @@ export class DeviceFeed {
     this.tell({ status: "live", about: device.about, message: undefined, channels });
   }
 
-  private watch(device: Device): void {
+  private watch(device: Device<T>): void {
     clearTimeout(this.watchdog);
-    if (device.about.patient) return;
+    const { silentAfterMs = SILENT_MS } = device.about;
+    if (!Number.isFinite(silentAfterMs)) return;
     this.watchdog = setTimeout(() => {
-      void this.lose(device, "Nothing was heard for four seconds. Is the engine running, and the cable in?");
-    }, SILENT_MS);
+      const seconds = Math.round(silentAfterMs / 1000);
+      void this.lose(
+        device,
+        `Nothing was heard for ${seconds} seconds. Is it running, near, and its cable in?`,
+      );
+    }, silentAfterMs);
   }
 
-  private async lose(device: Device, message: string): Promise<void> {
+  private async lose(device: Device<T>, message: string): Promise<void> {
     if (this.device !== device) return;
     this.device = undefined;
     clearTimeout(this.watchdog);
@@ -69,7 +80,7 @@ export class DeviceFeed {
   }
 
   /** Never throws: what goes wrong becomes the state "lost", with words. What was shown stays on screen. */
-  async start(device: Device): Promise<void> {
+  async start(device: Device<T>): Promise<void> {
     await this.stop();
     this.device = device;
     this.traces = new Map();

@@ -3,6 +3,7 @@ import windowAddress from "./window.worklet.ts?worker&url";
 import { hear, type Heard, type Listening } from "#core/instruments/engine-sound/hear.ts";
 import type { Sample } from "#core/instruments/sample.ts";
 import { DeviceProblem, type Device, type DeviceAbout } from "./device.ts";
+import { Waiting } from "./waiting.ts";
 
 /** Windows of sound as they come; ends when it is closed. */
 export interface Ear {
@@ -36,38 +37,11 @@ async function streamOf(): Promise<MediaStream> {
   });
 }
 
-/** Only the newest waits: whoever is late hears what is now. */
-class Newest {
-  private waiting: Float32Array | undefined;
-  private wake: (() => void) | undefined;
-  private ended = false;
-
-  put(sound: Float32Array): void {
-    this.waiting = sound;
-    this.wake?.();
-  }
-
-  end(): void {
-    this.ended = true;
-    this.wake?.();
-  }
-
-  async *[Symbol.asyncIterator](): AsyncGenerator<Float32Array> {
-    for (;;) {
-      if (!this.waiting && !this.ended) await new Promise<void>((resolve) => (this.wake = resolve));
-      if (this.ended) return;
-      const sound = this.waiting;
-      this.waiting = undefined;
-      if (sound) yield sound;
-    }
-  }
-}
-
 /** @throws {DeviceProblem} with words for the screen */
 export async function openMicrophone(): Promise<Ear> {
   const stream = await streamOf();
   const context = new AudioContext();
-  const windows = new Newest();
+  const windows = new Waiting<Float32Array>(1);
   const close = async (): Promise<void> => {
     windows.end();
     for (const track of stream.getTracks()) track.stop();
@@ -95,10 +69,10 @@ export const MICROPHONE = "Microphone";
 export class MicrophoneTachometer implements Device {
   readonly about: DeviceAbout = {
     name: MICROPHONE,
-    measures: "rpm",
+    measures: ["rpm"],
     channels: 1,
     simulated: false,
-    patient: true,
+    silentAfterMs: Infinity,
   };
   private readonly listening: Listening;
   private readonly onHeard: (heard: Heard) => void;

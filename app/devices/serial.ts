@@ -20,7 +20,12 @@ const serialOf = (holder: object): Serial | undefined =>
 /** @returns whether this browser can talk to a serial port at all */
 export const hasSerial = (): boolean => serialOf(navigator) !== undefined;
 
+/** What a way by cord takes of a browser. */
+export const SERIAL_PORT = () => ({ what: "serial port", there: hasSerial() });
+
 const BAUD = 115_200;
+/** So many figures of something else, and none of what is wanted: it is another instrument. */
+const ENOUGH_OF_OTHERS = 20;
 
 const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
@@ -60,6 +65,7 @@ export class SerialDevice implements Device {
     this.reader = reader;
     const decoder = new TextDecoder();
     const lines = new LineReader();
+    let others = 0;
     try {
       for (;;) {
         const { value, done } = await reader.read().catch((error: unknown) => {
@@ -67,7 +73,13 @@ export class SerialDevice implements Device {
         });
         if (done) return;
         for (const sample of lines.read(decoder.decode(value, { stream: true })))
-          if (sample.quantity === this.about.measures) yield { ...sample, atMs: performance.now() };
+          if (this.about.measures.includes(sample.quantity)) {
+            others = -Infinity;
+            yield { ...sample, atMs: performance.now() };
+          } else if (++others >= ENOUGH_OF_OTHERS)
+            throw new DeviceProblem(
+              `This instrument sends ${sample.quantity}, not ${this.about.measures.join(" or ")}. Choose its own port.`,
+            );
       }
     } catch (error) {
       if (error instanceof RangeError)

@@ -1,6 +1,6 @@
 /** Stand-ins that ship with the app: instruments on engines that live in memory and answer their screws. */
 import { seededRandom, type Random } from "#core/numbers/random.ts";
-import type { Sample } from "#core/instruments/sample.ts";
+import type { Sample, Told } from "#core/instruments/sample.ts";
 import {
   readLinked,
   swing,
@@ -21,7 +21,7 @@ import type { Device, DeviceAbout } from "./device.ts";
 export const SAMPLE_MS = 50;
 
 /** Samples made on a clock until it is closed. */
-abstract class Simulated implements Device {
+export abstract class Simulated<T extends Told = Sample> implements Device<T> {
   abstract readonly about: DeviceAbout;
   private wake: (() => void) | undefined;
   private open = false;
@@ -31,9 +31,9 @@ abstract class Simulated implements Device {
     return Promise.resolve();
   }
 
-  protected abstract sample(atMs: number, dtMs: number): readonly Sample[];
+  protected abstract sample(atMs: number, dtMs: number): readonly T[];
 
-  async *samples(): AsyncIterable<Sample> {
+  async *samples(): AsyncIterable<T> {
     let last = performance.now();
     while (this.open) {
       await new Promise<void>((resolve) => {
@@ -59,7 +59,7 @@ abstract class Simulated implements Device {
 
 /** An engine at idle with its tachometer; the screen turns the screws through `controls`. */
 export class SimulatedTachometer extends Simulated {
-  readonly about = { name: "Tachometer", measures: "rpm", channels: 1, simulated: true } as const;
+  readonly about: DeviceAbout = { name: "Tachometer", measures: ["rpm"], channels: 1, simulated: true };
   controls: RunningControls;
   private readonly engine: RunningEngine;
   private readonly random: Random;
@@ -106,7 +106,7 @@ export class SimulatedGauges extends Simulated {
     this.random = seededRandom(seed);
     this.about = {
       name: `${engine.offsets.length} vacuum gauges`,
-      measures: "depression",
+      measures: ["depression"],
       channels: engine.offsets.length,
       simulated: true,
     };

@@ -1,9 +1,10 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
+import type { Sample, Told } from "#core/instruments/sample.ts";
 import { DeviceFeed, type FeedState } from "./feed.ts";
 
 /** An instrument for as long as the screen is open: leaving it closes the port. */
-export function useFeed(): { feed: DeviceFeed; state: FeedState } {
-  const [feed] = useState(() => new DeviceFeed());
+export function useFeed<T extends Told = Sample>(): { feed: DeviceFeed<T>; state: FeedState<T> } {
+  const [feed] = useState(() => new DeviceFeed<T>());
   useEffect(
     () => () => {
       void feed.stop();

@@ -22,7 +22,7 @@ import { isReadFrom } from "./places.ts";
 import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
 import type { RigContext } from "./use-rig.ts";
-import { Strip } from "./strip/Strip.tsx";
+import { Strip, type LiveMark } from "./strip/Strip.tsx";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { airWords } from "#app/vocabulary/entries.ts";
 import { onChangeElsewhere } from "#app/store/changes.ts";
@@ -43,6 +43,7 @@ export const clientAction = async ({ params, request }: Route.ClientActionArgs) 
 export default function RigRoute({ loaderData }: Route.ComponentProps) {
   const { log, present, build, preferences } = loaderData;
   const [draft, setDraft] = useState<AirEntry>();
+  const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
   const state = useAdvice(log.revision, log.entries, draft, carburettor, present);
@@ -74,6 +75,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
     setCarburettor,
     preferences,
     setDraft,
+    setLive,
   };
   const held = present.held.length > 0;
   const reads = isReadFrom(log.header.id, pathname);
@@ -86,7 +88,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
       {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} narrow={!reads} />}
       <div className={css["strip-place"]}>
         {advice ? (
-          <Strip advice={advice} looks={looks} working={working} zoneHref={zoneHref} />
+          <Strip advice={advice} looks={looks} live={live} working={working} zoneHref={zoneHref} />
         ) : (
           !problem && <Working words="Sifting the log…" />
         )}

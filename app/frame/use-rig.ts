@@ -3,6 +3,7 @@ import { useOutletContext } from "react-router";
 import type { Present } from "#core/log/fold.ts";
 import type { AirEntry, Build, Entry, Header, Setting } from "#core/log/schema.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import type { LiveMark } from "./strip/Strip.tsx";
 import type { AdviceState } from "./use-advice.ts";
 
 export interface RigContext extends AdviceState {
@@ -20,6 +21,8 @@ export interface RigContext extends AdviceState {
   readonly preferences: Preferences;
   /** an air being typed: card and strip follow it before it is saved */
   readonly setDraft: (draft: AirEntry | undefined) => void;
+  /** a meter that is read right now: the strip follows it */
+  readonly setLive: (live: LiveMark | undefined) => void;
 }
 
 export const useRig = (): RigContext => useOutletContext<RigContext>();

@@ -3,7 +3,9 @@ import * as Comlink from "comlink";
 import type { Entry, Header, LogFile } from "#core/log/schema.ts";
 import judgeAddress from "./judge.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
+import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import { startOnDemand, WorkerFailure } from "./on-demand.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
@@ -45,6 +47,12 @@ export const files = {
 
 /** A phone reads a million rows in a minute, not in seconds. */
 const LOGGER_LIMIT_MS = 180_000;
+
+/** A phone works out a run of ten fixes a second in a second. */
+export const receiver = {
+  timeRun: async (fixes: readonly Fix[], goal: Goal): Promise<StandstillRun | undefined> =>
+    valueOf(await logging.call(async (remote) => await remote.timeRun(fixes, goal))),
+};
 
 export const logger = {
   lookAt: async (file: Blob, stoichiometric: number): Promise<LookedAt> =>

@@ -2,7 +2,9 @@
 import Papa from "papaparse";
 import { humidAir } from "#core/air/humid-air.ts";
 import { Mapping, mappingProblem } from "#core/logger/mapping.ts";
+import type { Fix } from "#core/satellites/fix.ts";
 import type { Wanted } from "#core/logger/pulls.ts";
+import { fromStandstill, type Goal, type StandstillRun } from "#core/satellites/from-standstill.ts";
 import { reduceTrace, type Reduced } from "#core/logger/reduce.ts";
 import { sniff, type Sniffed } from "#core/logger/sniff.ts";
 import { TraceBuilder } from "#core/logger/trace.ts";
@@ -141,4 +143,14 @@ export function simulateLog({ entries, build, setting, air, seed }: RideWanted):
   const rows = ride(engineLike(entries, build, random), build, setting, humidAir(air), RIDE, random);
   const csv = rideCsv(rows, { delimiter: ",", decimal: ".", time: "s" });
   return { ok: true, value: new Blob([csv], { type: "text/csv" }) };
+}
+
+/** The newest run in the fixes of a receiver. */
+export function timeRun(fixes: readonly Fix[], goal: Goal): Answer<StandstillRun | undefined> {
+  try {
+    return { ok: true, value: fromStandstill(fixes, goal) };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return { ok: false, name: error.name, message: `This run cannot be timed: ${error.message}.` };
+  }
 }

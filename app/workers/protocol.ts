@@ -5,7 +5,9 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
+import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
 import type { Distribution } from "#core/advice/cylinders.ts";
@@ -103,11 +105,13 @@ export interface Photo {
 /** A log file with its photos as bytes. */
 export type LogRead = FileRead & { readonly photos?: readonly Photo[] };
 
-/** Loggers' files of up to millions of rows. */
+/** Loggers' files of up to millions of rows, and runs by satellites. */
 export interface LoggerApi {
   lookAtLog(file: Blob, stoichiometric: number): Promise<Answer<LookedAt>>;
   reduceLog(task: LogToReduce, onProgress: (share: number) => void): Promise<Answer<Reduced>>;
   simulateLog(wanted: RideWanted): Answer<Blob>;
+  /** The newest run in the fixes of a receiver; nothing while it is not over. */
+  timeRun(fixes: readonly Fix[], goal: Goal): Answer<StandstillRun | undefined>;
 }
 
 export interface FilesApi {

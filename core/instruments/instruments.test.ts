@@ -15,13 +15,13 @@ describe("lines of an instrument", () => {
     ["vac 1 10 inhg", { quantity: "depression", channel: 1, value: 33_863.89 }],
     ["vac 1 -5 mbar", { quantity: "depression", channel: 1, value: -500 }],
   ])("reads %s", (line, wanted) => {
-    expect(readLine(line)).toEqual({ kind: "sample", sample: wanted });
+    expect(readLine(line)).toEqual({ kind: "samples", samples: [wanted] });
   });
   it.each(["", "   ", "# two gauges, warmed up"])("takes %j for nothing said", (line) => {
     expect(readLine(line)).toEqual({ kind: "silent" });
   });
   it.each([
-    ["rpm", "a line begins with"],
+    ["rpm", "must be followed by a figure"],
     ["rpm fast", "must be followed by a figure"],
     ["rpm 1e99", "must be followed by a figure"],
     ["rpm 45000", "out of any engine's range"],
@@ -30,7 +30,7 @@ describe("lines of an instrument", () => {
     ["vac 1 400 kPa", "out of any engine's range"],
     ["vac 1.5 30 kPa", "gauge from 1 to 6"],
     ["\u0000\u0001garbage", "a line begins with"],
-    ["rpm 1480 rpm 1490", "a line begins with"],
+    ["rpm 1480 rpm 1490", "must be followed by a figure"],
     ["r".repeat(300), "does not end"],
   ])("says why %j is of no use", (line, why) => {
     expect(readLine(line)).toMatchObject({ kind: "noise", why: expect.stringContaining(why) as string });
@@ -41,7 +41,8 @@ describe("lines of an instrument", () => {
         fc.oneof(fc.string(), fc.string({ unit: "binary" }), fc.constant("vac 1 NaN kPa")),
         (line) => {
           const read = readLine(line);
-          if (read.kind === "sample") expect(Number.isFinite(read.sample.value)).toBe(true);
+          if (read.kind === "samples")
+            for (const { value } of read.samples) expect(Number.isFinite(value)).toBe(true);
         },
       ),
       { seed: 5, numRuns: 500 },

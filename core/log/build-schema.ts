@@ -160,6 +160,8 @@ export const Build = z.strictObject({
     /** what stock rods and flywheel stand */
     revLimitRpm: z.number().min(1000).max(30_000).optional(),
   }),
+  /** cylinders fire one after another at uneven distances, or together; none named: at even ones */
+  firing: z.literal("uneven").optional(),
   carburettor: Carburettor,
   /** how many; all like the first unless the others are described one by one */
   carburettors: z.int().min(1).max(6).optional(),

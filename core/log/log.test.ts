@@ -246,7 +246,7 @@ describe("reading a log file", () => {
       "a newer version",
       text((f) => ({ ...f, version: 7 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 5",
+      "is version 7; this Tamis reads up to 6",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [
@@ -364,6 +364,20 @@ describe("a log of version 4", () => {
     const present = fold(read.file.rigs[0]?.entries ?? []);
     expect(present.build?.box.parts).toBeUndefined();
     expect(present.schools.parts).toBe("whereNothingFiner");
+  });
+});
+
+describe("a log of version 5", () => {
+  it("is read as it was: nothing in it was taken by satellites", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v5.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    const present = fold(read.file.rigs[0]?.entries ?? []);
+    expect(present.air?.position).toBeUndefined();
+    expect(present.build?.firing).toBeUndefined();
   });
 });
 

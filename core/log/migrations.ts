@@ -55,6 +55,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 4, name: "answers and faults", up: (record) => record },
     // Only more in the box and a school: an older file has neither.
     { to: 5, name: "parts on the bench", up: (record) => record },
+    // Only what instruments add: an older file has none of it.
+    { to: 6, name: "receivers and firing", up: (record) => record },
   ],
   LOG_VERSION,
 );

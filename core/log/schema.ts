@@ -124,6 +124,15 @@ export const TeardownEntry = entry("teardown", {
 });
 export type TeardownEntry = z.infer<typeof TeardownEntry>;
 
+/** Degrees, north and east. */
+export const Position = z.strictObject({
+  latitude: z.number().min(-90).max(90),
+  longitude: z.number().min(-180).max(180),
+  /** as the satellites told it, above the ellipsoid: where the true height is known too, the two tell the difference */
+  heightM: z.number().min(-600).max(9000).optional(),
+});
+export type Position = z.infer<typeof Position>;
+
 /** The air as the instrument showed it; what follows from it is computed, never stored. */
 export const AirEntry = entry("air", {
   temperatureK: AirState.shape.temperatureK,
@@ -140,6 +149,8 @@ export const AirEntry = entry("air", {
   /** needed where the pressure is not the station's */
   elevationM: within(ELEVATION_DOMAIN_M).optional(),
   place: z.string().trim().max(60),
+  /** by satellites, to some hundred metres: so that the place is known again */
+  position: Position.optional(),
   simulated: z.boolean().optional(),
 });
 export type AirEntry = z.infer<typeof AirEntry>;
@@ -235,6 +246,10 @@ export const RunEntry = entry("run", {
     z.strictObject({ what: z.literal("topSpeed"), speedMs: MetresPerSecond }),
     z.strictObject({ what: z.literal("fuel"), litres: z.number().min(0.01).max(500), lengthM: Metres }),
   ]),
+  /** taken by satellites: the figure's own error, as a share of it, and fixes a second */
+  receiver: z
+    .strictObject({ errorShare: z.number().min(0).max(0.5), rateHz: z.number().min(0.1).max(50) })
+    .optional(),
   simulated: z.boolean().optional(),
 });
 export type RunEntry = z.infer<typeof RunEntry>;
@@ -315,7 +330,7 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 5;
+export const LOG_VERSION = 6;
 
 /** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

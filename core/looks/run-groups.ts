@@ -99,6 +99,12 @@ export function runGroups(runs: readonly SeenRun[], looks: readonly SeenLook[]):
 /** One run of a kind repeats to so much of its power: a clock, a hand, a gust. */
 const USUAL_SCATTER = 0.015 / POWER_PER_SQUARE;
 const LEAST_SCATTER = USUAL_SCATTER / 10;
+/** @returns the receiver's own error of a run in the same measure; 0 where a hand held the watch */
+function receiverError({ entry: { run, receiver } }: SeenRun): number {
+  if (run.what === "fuel" || !receiver) return 0;
+  return (Math.abs(POWER_PER_FIGURE[run.what]) * receiver.errorShare) / POWER_PER_SQUARE;
+}
+
 /** Heat, tyres, track and rider: sd of the power's drift within an hour. */
 const DRIFT_AN_HOUR = 0.015 / POWER_PER_SQUARE;
 const HOUR_MS = 3_600_000;
@@ -119,6 +125,7 @@ export function whatTheClockSays(
     hours: (Date.parse(run.entry.at) - began) / HOUR_MS,
     value: gainOf(run.entry.run) - lnAir(run) / POWER_PER_SQUARE,
   }));
-  const scatter = Math.max(LEAST_SCATTER, pooledScatter(told, USUAL_SCATTER));
+  // That runs agree better than what took them can is luck.
+  const scatter = Math.max(LEAST_SCATTER, pooledScatter(told, USUAL_SCATTER), ...runs.map(receiverError));
   return { settings, said: contrasts(told, scatter, DRIFT_AN_HOUR) };
 }

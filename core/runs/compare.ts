@@ -8,7 +8,7 @@ import { requirePositive } from "../units/guard.ts";
 /** As sure as a zone must be before it is left alone. */
 export const SURE = 0.8;
 /** A clock in a gloved hand is no better than this, as a share: three runs that agree to the hundredth are luck. */
-const LEAST_SCATTER = 0.002;
+const HAND_ERROR_SHARE = 0.002;
 const MOST_RUNS = 99;
 
 export interface RunSummary {
@@ -34,11 +34,16 @@ export interface Comparison {
   readonly moreRuns: number | undefined;
 }
 
-export function summaryOf(values: readonly number[]): RunSummary {
+/** @param errorShare - of one run, by what it was taken with: that runs agree better than this is luck */
+export function summaryOf(values: readonly number[], errorShare = HAND_ERROR_SHARE): RunSummary {
   const count = values.length;
   const mean = values.reduce((sum, x) => sum + requirePositive("run", x), 0) / count;
   const squares = values.reduce((sum, x) => sum + (x - mean) ** 2, 0);
-  return { count, mean, sd: Math.max(LEAST_SCATTER * mean, Math.sqrt(squares / Math.max(1, count - 1))) };
+  return {
+    count,
+    mean,
+    sd: Math.max(requirePositive("error", errorShare) * mean, Math.sqrt(squares / Math.max(1, count - 1))),
+  };
 }
 
 interface Uncertain {
@@ -75,12 +80,18 @@ function runsToSettle(a: RunSummary, b: RunSummary, difference: number): number 
 /**
  * @param before - of one setting, two runs at least, all in one unit
  * @param after - of the other
+ * @param receiverShare - the error of one run as a share, where a receiver took them and not a hand
  * @throws {RangeError} for fewer than two runs a side, or one that is no positive number
  */
-export function compareRuns(before: readonly number[], after: readonly number[]): Comparison {
+export function compareRuns(
+  before: readonly number[],
+  after: readonly number[],
+  receiverShare = 0,
+): Comparison {
   if (before.length < 2 || after.length < 2)
     throw new RangeError(`runs must be at least 2 on each side, got ${before.length} and ${after.length}`);
-  const [a, b] = [summaryOf(before), summaryOf(after)];
+  const errorShare = Math.max(HAND_ERROR_SHARE, receiverShare);
+  const [a, b] = [summaryOf(before, errorShare), summaryOf(after, errorShare)];
   const difference = b.mean - a.mean;
   const now = uncertain(a, b);
   const half = shown(now);

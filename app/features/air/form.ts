@@ -7,7 +7,7 @@ import {
   SEA_LEVEL_DOMAIN_PA,
   TEMPERATURE_DOMAIN_K,
 } from "#core/units/domains.ts";
-import type { AirEntry } from "#core/log/schema.ts";
+import { Position, type AirEntry } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import {
   formatNumber,
@@ -19,9 +19,10 @@ import {
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
 /** What the log keeps of a reading, without id and time. */
-export type AirMeasured = Pick<AirEntry, "temperatureK" | "humidity" | "pressure" | "place"> & {
-  elevationM?: number;
-};
+export type AirMeasured = Pick<
+  AirEntry,
+  "temperatureK" | "humidity" | "pressure" | "place" | "elevationM" | "position" | "simulated"
+>;
 
 export const AirTexts = z.object({
   temperature: z.string(),
@@ -36,8 +37,49 @@ export const AirTexts = z.object({
   elevation: z.string(),
   elevationUnit: z.enum(["m", "ft"]),
   place: z.string().trim().max(60, "At most 60 characters."),
+  /** where the satellites say it is, and how high; empty where they were not asked */
+  latitude: z.string().max(40),
+  longitude: z.string().max(40),
+  satelliteHeightM: z.string().max(40),
+  /** the texts that a simulated station filled in: while one of them stands, no instrument was read */
+  simulatedTexts: z.string().max(200),
 });
 export type AirTexts = z.infer<typeof AirTexts>;
+
+const takenOf = ({ temperature, humidity, pressure }: AirTexts): string[] => [
+  temperature,
+  humidity,
+  pressure,
+];
+
+/** @returns what marks a form as filled in by a simulated station */
+export const takenTexts = (texts: AirTexts): string => JSON.stringify(takenOf(texts));
+
+function isSimulated(texts: AirTexts): boolean {
+  if (texts.simulatedTexts === "") return false;
+  try {
+    const taken = z.array(z.string()).parse(JSON.parse(texts.simulatedTexts));
+    return takenOf(texts).some((text, i) => text !== "" && text === taken[i]);
+  } catch {
+    return false;
+  }
+}
+
+/** A hundred metres are near enough to know a place again; more of it is nobody's business. */
+const KEPT_DEGREES = 1000;
+
+function positionOf({ latitude, longitude, satelliteHeightM }: AirTexts): AirEntry["position"] {
+  if (latitude === "" || longitude === "") return undefined;
+  const [north, east] = [latitude, longitude].map(
+    (text) => Math.round(Number(text) * KEPT_DEGREES) / KEPT_DEGREES,
+  );
+  const read = Position.safeParse({
+    latitude: north,
+    longitude: east,
+    ...(satelliteHeightM !== "" && { heightM: Math.round(Number(satelliteHeightM)) }),
+  });
+  return read.data;
+}
 
 const RANGES = {
   temperature: TEMPERATURE_DOMAIN_K,
@@ -185,12 +227,15 @@ export const AirForm = AirTexts.transform((texts, ctx): AirMeasured => {
   const incomplete = ctx.issues.length > 0;
   if (incomplete || temperatureK === undefined || humidity === undefined || pressure === undefined)
     return z.NEVER;
+  const position = positionOf(texts);
   const measured = {
     temperatureK,
     humidity,
     pressure,
     place: texts.place,
     ...(elevationM !== undefined && { elevationM }),
+    ...(position && { position }),
+    ...(isSimulated(texts) && { simulated: true }),
   };
   return checkTogether(ctx, measured) ? measured : z.NEVER;
 });
@@ -210,5 +255,9 @@ export function startTexts(preferences: Preferences, last: AirEntry | undefined)
     elevation: last?.elevationM === undefined ? "" : formatNumber("length", last.elevationM, length),
     elevationUnit: length,
     place: last?.place ?? "",
+    latitude: "",
+    longitude: "",
+    satelliteHeightM: "",
+    simulatedTexts: "",
   };
 }

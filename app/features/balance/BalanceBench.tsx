@@ -13,7 +13,7 @@ import { AllowedSpread } from "./AllowedSpread.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { damped } from "#app/devices/damped.ts";
-import { SerialDevice } from "#app/devices/serial.ts";
+import { SERIAL_PORT, SerialDevice } from "#app/devices/serial.ts";
 import { SimulatedGauges } from "#app/devices/simulated.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import { BalanceDraft, BalanceSent, freshBalance, readGauges } from "./form.ts";
@@ -110,10 +110,15 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
         feed={feed}
         state={state}
         what={`set of ${count} gauges`}
-        simulated={connect}
-        serial={() =>
-          new SerialDevice({ name: `${count} vacuum gauges`, measures: "depression", channels: count })
-        }
+        ways={[
+          {
+            text: `Connect a set of ${count} gauges`,
+            device: () =>
+              new SerialDevice({ name: `${count} vacuum gauges`, measures: ["depression"], channels: count }),
+            takes: SERIAL_PORT(),
+          },
+          { text: `Simulated set of ${count} gauges`, device: connect },
+        ]}
       />
       {shown && <GaugeBars gaugesPa={shown} allowedPa={allowedPa} unit={unit} sides={next?.sides} />}
       {simulated && (

@@ -6,7 +6,8 @@ import type { PlanChange } from "#core/advice/plan.ts";
 import { Change } from "#core/log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
-import { SerialDevice } from "#app/devices/serial.ts";
+import { hasMicrophone } from "#app/devices/microphone.ts";
+import { SERIAL_PORT, SerialDevice } from "#app/devices/serial.ts";
 import { FRESH_IDLE, idleReading, IdleSent, PHASES, type IdleDraft } from "./form.ts";
 import { BasePanel, BlipPanel, WarmPanel } from "./PhasePanels.tsx";
 import { SimulatedHands, Tachometer } from "./Tachometer.tsx";
@@ -127,9 +128,19 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           feed={feed}
           state={state}
           what="tachometer"
-          simulated={simulatedDevice}
-          serial={() => new SerialDevice({ name: "Tachometer", measures: "rpm", channels: 1 })}
-          microphone={microphoneDevice}
+          ways={[
+            {
+              text: "Connect a tachometer",
+              device: () => new SerialDevice({ name: "Tachometer", measures: ["rpm"], channels: 1 }),
+              takes: SERIAL_PORT(),
+            },
+            {
+              text: "Listen by microphone",
+              device: microphoneDevice,
+              takes: { what: "microphone", there: hasMicrophone() },
+            },
+            { text: "Simulated tachometer", device: simulatedDevice },
+          ]}
         />
       )}
       {live && (

@@ -25,10 +25,10 @@ interface Bench {
 }
 
 /** All cylinders are heard together, from well below idle to what the engine stands. */
-export function listeningTo({ engine }: Build): Listening {
+export function listeningTo({ engine, firing }: Build): Listening {
   const { strokes, cylinders, idleRpm, peakRpm, revLimitRpm } = engine;
   return {
-    firing: { strokes, cylinders, even: true },
+    firing: { strokes, cylinders, even: firing !== "uneven" },
     leastRpm: Math.max(200, 0.5 * idleRpm),
     mostRpm: Math.max(revLimitRpm ?? 0, 1.15 * peakRpm),
   };

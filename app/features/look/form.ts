@@ -2,6 +2,7 @@
 import * as z from "zod";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { PLUG_FINDINGS, TONES, ZoneName } from "#core/log/parts.ts";
+import { LambdaReading } from "#core/log/readings/lambda.ts";
 import { SYMPTOM_NAMES } from "#core/log/symptom-names.ts";
 import { PlugReading, type Build, type Reading } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
@@ -56,6 +57,8 @@ const LambdaTexts = z.object({
   figure: z.string(),
   scale: z.enum(["lambda", "afr"]),
   sensor: z.enum(["inside", "openEnd"]),
+  /** how long it was held, and to what: JSON; empty for a glance */
+  held: json(LambdaReading.shape.logged),
 });
 
 /** What was not looked at is left out of the log. */
@@ -96,7 +99,7 @@ export function lookForm(build: Build) {
       if (texts.type === "plug") {
         return plugReading(texts);
       }
-      const { figure, scale, zone, sensor } = texts;
+      const { figure, scale, zone, sensor, held } = texts;
       const problem = figureProblem(figure, scale, stoichiometric);
       const read = readTypedNumber(figure);
       if (problem !== undefined || !read.ok) {
@@ -112,6 +115,7 @@ export function lookForm(build: Build) {
         zone,
         lambda: scale === "afr" ? read.value / stoichiometric : read.value,
         sensor,
+        ...(held && { logged: held }),
       };
     });
 }

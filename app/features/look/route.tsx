@@ -69,7 +69,8 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const { question, is } = texts;
   const answer = AnswerEntry.pick({ question: true, is: true }).safeParse({ question, is });
   const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
-  return saveLooks(params.rigId, [form.sent], { cylinder, instrument }, answers);
+  const simulated = form.sent.type === "lambda" && texts["simulated"] === "yes";
+  return saveLooks(params.rigId, [form.sent], { cylinder, instrument, simulated }, answers);
 }
 
 /** Opens on what was asked for; else on what this rig is run by. */
@@ -146,7 +147,7 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       )}
       <ReadWith how={how} names={loaderData.instruments} value={instrument} onChange={setInstrument} />
       {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
-      {how === "lambda" && <LambdaFields problem={answer?.fields?.["figure"]} />}
+      {how === "lambda" && <LambdaFields zone={zone} problem={answer?.fields?.["figure"]} />}
       {how === "symptom" && (
         <SymptomFields problem={answer?.fields?.["symptom"]} onZone={(value) => set("zone", value)} />
       )}

@@ -8,13 +8,15 @@ export interface TakenBy {
   readonly cylinder?: number | undefined;
   /** by name; none: the usual one */
   readonly instrument?: string | undefined;
+  /** by a stand-in */
+  readonly simulated?: boolean;
 }
 
 /** Looks of one moment, and whatever was typed with them about the rig, in one write. */
 export async function saveLooks(
   rigId: string,
   readings: readonly Reading[],
-  { cylinder, instrument }: TakenBy,
+  { cylinder, instrument, simulated = false }: TakenBy,
   first: readonly Content[] = [],
 ) {
   const looks = readings.map((reading): Content => ({
@@ -25,6 +27,7 @@ export async function saveLooks(
         ? reading
         : { ...reading, instrument },
     ...(cylinder !== undefined && { cylinder }),
+    ...(simulated && { simulated }),
   }));
   const problem = await saveEntries(rigId, [...first, ...looks]);
   return problem ? refused(problem, 507) : redirect(`/rigs/${rigId}`);

@@ -3,7 +3,7 @@ import * as z from "zod";
 import { runValue } from "#core/looks/run-groups.ts";
 import { compareRuns, type Comparison } from "#core/runs/compare.ts";
 import type { SeenRun } from "#core/log/fold.ts";
-import type { Run } from "#core/log/schema.ts";
+import type { Run, RunEntry } from "#core/log/schema.ts";
 import { toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
@@ -16,6 +16,10 @@ export const RunSent = z.object({
   figure: z.string().max(40),
   /** the speed reached, or how far */
   over: z.string().max(40).default(""),
+  /** by satellites: the figure's own error as a share, fixes a second, and whether it was a stand-in */
+  errorShare: z.coerce.number().min(0).max(0.5).optional(),
+  rateHz: z.coerce.number().min(0.1).max(50).optional(),
+  simulated: z.enum(["yes", "no"]).default("no"),
 });
 export type RunSent = z.infer<typeof RunSent>;
 
@@ -39,12 +43,12 @@ export function readTime(text: string): number | undefined {
 const bounded = (value: number | undefined, from: number, to: number): number | undefined =>
   value !== undefined && value >= from && value <= to ? value : undefined;
 
-function readSpeed(text: string, unit: UnitOf<"speed">): number | undefined {
+export function readSpeed(text: string, unit: UnitOf<"speed">): number | undefined {
   const read = readTypedNumber(text);
   return read.ok ? bounded(toSI("speed", read.value, unit), 0.5, 150) : undefined;
 }
 
-function readLength(text: string, { length }: Preferences): number | undefined {
+export function readLength(text: string, { length }: Preferences): number | undefined {
   const read = readTypedNumber(text);
   return read.ok ? bounded(toSI("length", read.value, length), 1, 2_000_000) : undefined;
 }
@@ -56,7 +60,10 @@ const METRES_PER_MILE = 1609.344;
 export const longUnit = ({ speed }: Preferences): "km" | "mi" => (speed === "mph" ? "mi" : "km");
 
 /** @returns the run, or what is wrong at which field */
-export function readRun({ what, figure, over }: RunSent, units: Preferences): RunRead {
+export function readRun(
+  { what, figure, over }: Pick<RunSent, "what" | "figure" | "over">,
+  units: Preferences,
+): RunRead {
   const fields: Record<string, string> = {};
   const need = <T>(field: string, value: T | undefined, words: string): T | undefined => {
     if (value === undefined) fields[field] = words;
@@ -103,6 +110,18 @@ export function readRun({ what, figure, over }: RunSent, units: Preferences): Ru
   return Object.keys(fields).length > 0 ? { ok: false, fields } : { ok: true, run: run as Run };
 }
 
+/** @returns what stands beside a run that no hand has timed */
+export function takenBy({
+  errorShare,
+  rateHz,
+  simulated,
+}: RunSent): Pick<RunEntry, "receiver" | "simulated"> {
+  return {
+    ...(errorShare !== undefined && rateHz !== undefined && { receiver: { errorShare, rateHz } }),
+    ...(simulated === "yes" && { simulated: true }),
+  };
+}
+
 export interface RunGroup {
   /** what was fitted */
   readonly settings: SeenRun["settings"];
@@ -130,12 +149,18 @@ export function newestKind(runs: readonly SeenRun[], units: Preferences): RunsOf
   }
   const newest = groups.get(JSON.stringify(last.settings)) ?? [];
   const older = [...groups.values()].filter((group) => group !== newest).at(-1);
+  const receiverShare = Math.max(
+    0,
+    ...[...newest, ...(older ?? [])].map(({ entry }) => entry.receiver?.errorShare ?? 0),
+  );
   const values = (group: readonly SeenRun[]) => group.map(({ entry }) => runValue(entry.run));
   return {
     name,
     what: last.entry.run.what,
     groups: [...groups.values()].map((group) => ({ settings: group[0]?.settings ?? [], runs: group })),
     comparison:
-      older && older.length > 1 && newest.length > 1 ? compareRuns(values(older), values(newest)) : undefined,
+      older && older.length > 1 && newest.length > 1
+        ? compareRuns(values(older), values(newest), receiverShare)
+        : undefined,
   };
 }

@@ -1,9 +1,9 @@
 import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
-import { longUnit, newestKind, readRun, RUN_KINDS, RunSent } from "./form.ts";
+import { longUnit, newestKind, readRun, RUN_KINDS, RunSent, takenBy } from "./form.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -12,6 +12,8 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import { BigWatch } from "./BigWatch.tsx";
+import { BySatellites } from "./BySatellites.tsx";
+import type { Taken } from "./satellite-form.ts";
 import { type Preferences } from "#app/vocabulary/preferences.ts";
 import { readPreferences } from "#app/store/preferences.ts";
 import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
@@ -24,7 +26,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   await openRig(params.rigId);
   const read = readRun(form.sent, await readPreferences());
   if (!read.ok) return refused({ fields: read.fields });
-  const problem = await saveEntry(params.rigId, "run", { run: read.run });
+  const problem = await saveEntry(params.rigId, "run", { run: read.run, ...takenBy(form.sent) });
   return problem ? refused(problem, 507) : data({ saved: form.sent.what });
 }
 
@@ -51,7 +53,16 @@ export default function StopwatchRoute() {
   const [figure, setFigure] = useState("");
   const [over, setOver] = useState("");
   const fields = fetcher.data?.fields;
-  const save = (text: string) => void fetcher.submit({ what, figure: text, over }, { method: "post" });
+  const { submit } = fetcher;
+  const save = (text: string) => void submit({ what, figure: text, over }, { method: "post" });
+  const saveTaken = useCallback(
+    ({ figure: text, errorShare, rateHz, simulated }: Taken) =>
+      void submit(
+        { what, figure: text, over, errorShare, rateHz, simulated: simulated ? "yes" : "no" },
+        { method: "post" },
+      ),
+    [submit, what, over],
+  );
   const overLabel = OVERS[what]?.(preferences);
   const kind = newestKind(present.runs, preferences);
   const words = kind?.comparison && comparisonWords(kind.what, kind.comparison, preferences);
@@ -113,6 +124,7 @@ export default function StopwatchRoute() {
         </Button>
       </div>
       <Problem message={fetcher.data?.message} />
+      {what !== "fuel" && <BySatellites key={what} what={what} over={over} onTaken={saveTaken} />}
       {kind && (
         <section className="stack">
           <h2>{kind.name}</h2>

@@ -3,7 +3,7 @@ import clsx from "clsx";
 import css from "./strip.module.css";
 import { useId } from "react";
 import { Link } from "react-router";
-import { ZONE_EDGES, rulerPosition } from "#core/carburettor/zones.ts";
+import { ZONE_EDGES, rulerPosition, type Zone } from "#core/carburettor/zones.ts";
 import type { Tone } from "#core/log/parts.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import { TOLERANCE } from "#core/advice/judge-setting.ts";
@@ -34,6 +34,7 @@ export interface LookFace {
 interface StripProps {
   readonly advice: Advice;
   readonly looks: readonly LookFace[];
+  readonly live?: LiveMark | undefined;
   readonly working: boolean;
   /** where tapping a zone leads */
   readonly zoneHref: (zone: string) => string;
@@ -113,6 +114,35 @@ function LayerName({
     <text x={x} y={y + 4.5} textAnchor="middle" fontSize="14" fontWeight="600" style={{ fill }}>
       {name} {Math.round(100 * share)} %
     </text>
+  );
+}
+
+/** A meter that is read right now. */
+export interface LiveMark {
+  readonly zone: Zone;
+  /** 0 on target, + lean */
+  readonly reads: number;
+}
+
+function Live({ size, live: { zone, reads } }: { size: StripSize; live: LiveMark }) {
+  const span = ZONE_SPANS.find((one) => one.zone === zone);
+  if (!span) return null;
+  const x = xAt(size, (span.from + span.to) / 2);
+  const y = yAt(size, reads);
+  return (
+    <g pointerEvents="none">
+      <line x1={xAt(size, span.from)} x2={xAt(size, span.to)} y1={y} y2={y} stroke="var(--petrol)" />
+      <rect
+        x={x - 9}
+        y={y - 9}
+        width="18"
+        height="18"
+        fill="var(--petrol)"
+        stroke="var(--paper)"
+        strokeWidth="2"
+        transform={`rotate(45 ${x} ${y})`}
+      />
+    </g>
   );
 }
 
@@ -245,7 +275,7 @@ function Scale({ size }: { size: StripSize }) {
   );
 }
 
-export function Strip({ advice, looks, working, zoneHref }: StripProps) {
+export function Strip({ advice, looks, live, working, zoneHref }: StripProps) {
   const id = useId();
   const { ref, width } = useWidth<HTMLDivElement>(1054);
   const size: StripSize = {
@@ -285,6 +315,7 @@ export function Strip({ advice, looks, working, zoneHref }: StripProps) {
         <Scale size={size} />
         <ZoneLinks size={size} advice={advice} zoneHref={zoneHref} />
         <Marks size={size} advice={advice} looks={looks} />
+        {live && <Live size={size} live={live} />}
       </svg>
     </div>
   );

@@ -23,7 +23,10 @@ import { Measure, Section, useAssumed, type CarburettorAt, type SettingAt } from
 const useBuild = () => useFormContext<BuildTexts>();
 
 export function MachineSection() {
-  const fuel = useWatch({ control: useBuild().control, name: "fuel.name" });
+  const [fuel, cylinders] = useWatch({
+    control: useBuild().control,
+    name: ["fuel.name", "engine.cylinders"],
+  });
   return (
     <Section title="Machine" holds={["engine."]}>
       <FormPick<BuildTexts>
@@ -53,6 +56,16 @@ export function MachineSection() {
       />
       <Measure name="engine.displacementCm3" label="Displacement of one cylinder" unit="cm³" />
       <Measure name="engine.cylinders" label="Cylinders" />
+      {Number(cylinders) > 1 && (
+        <FormPick<BuildTexts>
+          name="firesEvenly"
+          label="They fire"
+          options={[
+            ["yes", "At even distances"],
+            ["no", "Unevenly, or together"],
+          ]}
+        />
+      )}
       <Measure name="engine.idleRpm" label="Idle" unit="rpm" />
       <Measure name="engine.peakRpm" label="Peak power" unit="rpm" />
       <Measure

@@ -71,6 +71,7 @@ const fields = z.object({
     peakRpm: n(E.peakRpm),
     revLimitRpm: maybe(n(E.revLimitRpm.unwrap())),
   }),
+  firesEvenly: yesOrNo,
   carburettor,
   carburettors: n(B.carburettors.unwrap()),
   /** all like the first, whatever stands in `others` */
@@ -124,10 +125,19 @@ export type BuildTexts = z.input<typeof fields>;
 type Opened = z.output<typeof fields>;
 
 /** What goes without saying is left out: one carburettor, alike ones, no rules, nothing assumed. */
-function closed({ alike, others, carburettors, rules, assumed, ...rest }: Opened): Record<string, unknown> {
+function closed({
+  alike,
+  firesEvenly,
+  others,
+  carburettors,
+  rules,
+  assumed,
+  ...rest
+}: Opened): Record<string, unknown> {
   const free = rules.locked.length === 0 && !rules.noWashers && !rules.onePlug && rules.floatMm === undefined;
   return {
     ...rest,
+    ...(!firesEvenly && { firing: "uneven" }),
     ...(carburettors !== 1 && { carburettors }),
     ...(!alike && others.length > 0 && { others }),
     ...(!free && { rules }),
@@ -174,6 +184,7 @@ export function buildTexts(build: Build): BuildTexts {
     engine: { revLimitRpm: undefined, ...build.engine },
     carburettor: opened(build.carburettor),
     carburettors: build.carburettors ?? 1,
+    firesEvenly: build.firing === undefined,
     alike: build.others === undefined,
     others: others.map(({ carburettor: body, setting: right }) => ({
       carburettor: opened(body),

@@ -1,0 +1,139 @@
+import css from "./stopwatch.module.css";
+import Button from "@mui/material/Button";
+import { useCallback } from "react";
+import type { Fix } from "#core/satellites/fix.ts";
+import type { Progress } from "#core/satellites/progress.ts";
+import { formatQuantity } from "#core/units/quantity.ts";
+import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
+import { hasSatellites, Satellites } from "#app/devices/satellites.ts";
+import { SimulatedSatellites, type Ride } from "#app/devices/simulated-satellites.ts";
+import { seedOf } from "#app/devices/simulated-engine.ts";
+import { useRig } from "#app/frame/use-rig.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import type { RunSent } from "./form.ts";
+import { goalOf, type Taken } from "./satellite-form.ts";
+import { useSatelliteRun } from "./use-satellite-run.ts";
+
+const PHASES: Readonly<Record<Progress["phase"], string>> = {
+  waiting: "Waiting for the first fix.",
+  standing: "It stands. Go when the course is clear.",
+  rolling: "Moving already: stop for some seconds first.",
+  running: "Running.",
+  reached: "There. A second more…",
+};
+
+/** Coarser than this no run is worth its line. */
+const COARSE_M = 15;
+
+interface LiveProps {
+  readonly last: Fix;
+  readonly words: string;
+}
+
+function Live({ last, words }: LiveProps) {
+  const { preferences } = useRig();
+  return (
+    <>
+      <p className="flush" role="status">
+        <strong className="big-figure">
+          {last.speedMs === undefined ? "–" : formatQuantity("speed", last.speedMs, preferences.speed)}
+        </strong>{" "}
+        <span className="quiet">
+          {words} Place to {formatQuantity("length", last.accuracyM, preferences.length)}.
+        </span>
+      </p>
+      {last.accuracyM > COARSE_M && (
+        <Caution plain>Too coarse yet: wait under an open sky until it is within some metres.</Caution>
+      )}
+    </>
+  );
+}
+
+function TakenRun({ taken, onSave, onAnew }: { taken: Taken; onSave: () => void; onAnew: () => void }) {
+  return (
+    <div className="stack tight" role="group" aria-label="By satellites">
+      <p className="flush" role="status">
+        <strong className="big-figure">{taken.words}</strong>{" "}
+        <span className="quiet">from {taken.rateHz.toFixed(taken.rateHz < 3 ? 1 : 0)} fixes a second</span>
+      </p>
+      {taken.doubts.map((doubt) => (
+        <p className="quiet flush" key={doubt}>
+          {doubt}
+        </p>
+      ))}
+      <div className="row">
+        <Button variant="contained" onClick={onSave}>
+          Save this run by satellites
+        </Button>
+        <Button variant="outlined" onClick={onAnew}>
+          Once more
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+interface BySatellitesProps {
+  readonly what: RunSent["what"];
+  readonly over: string;
+  readonly onTaken: (taken: Taken) => void;
+}
+
+/** A run timed by the phone in the pocket: armed standing, timed by itself. */
+export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
+  const { header, present, preferences } = useRig();
+  const goal = goalOf(what, over, preferences);
+  const save = useCallback((run: Taken) => onTaken(run), [onTaken]);
+  const run = useSatelliteRun({ what, goal, units: preferences, onLap: save });
+  const { feed, state, last, progress, taken, line } = run;
+  const needsGoal = (what === "toSpeed" || what === "distance") && goal === undefined;
+  const ride: Ride = what === "lap" ? "laps" : "sprints";
+  const simulated = () =>
+    new SimulatedSatellites(
+      ride,
+      present.air?.elevationM ?? 100,
+      seedOf(`${header.id} ${present.runs.length}`),
+    );
+  const words = progress ? PHASES[progress.phase] : line ? `${run.lapCount} laps.` : "";
+  return (
+    <section className={`${css["satellites"]} stack tight`} aria-label="Timed by satellites">
+      <h2 className="label flush">
+        By satellites <SimulatedMark state={state} />
+      </h2>
+      {needsGoal ? (
+        <p className="quiet flush">Type what it is run to below; then the phone in a pocket times it.</p>
+      ) : (
+        <ConnectBar
+          feed={feed}
+          state={state}
+          what="satellites"
+          ways={[
+            {
+              text: "Arm by satellites",
+              device: () => new Satellites(),
+              takes: { what: "satellites", there: hasSatellites() },
+            },
+            { text: "Simulated satellites", device: simulated },
+          ]}
+        />
+      )}
+      {last && state.status === "live" && !(taken && goal) && <Live last={last} words={words} />}
+      {state.status === "live" && what === "lap" && (
+        <Button variant="outlined" className="start" onClick={run.setLine}>
+          {line ? "Set the line here instead" : "Set the line here"}
+        </Button>
+      )}
+      {run.problem !== undefined && <Caution grave>{run.problem}</Caution>}
+      {taken && (
+        <TakenRun
+          taken={taken}
+          onSave={() => {
+            save(taken);
+            run.arm();
+          }}
+          onAnew={run.arm}
+        />
+      )}
+    </section>
+  );
+}

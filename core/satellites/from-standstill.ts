@@ -1,0 +1,200 @@
+/** Seconds from a standstill to a speed or over a length, by satellites, with their error; and how fast it got. */
+import { flatAbout, placeSdM, type Fix } from "./fix.ts";
+import { standingStarts, type AlongFix, type Moment, type Start } from "./standing-start.ts";
+
+export interface Timed {
+  readonly seconds: number;
+  readonly sdS: number;
+}
+
+export type Goal =
+  | { readonly what: "toSpeed"; readonly speedMs: number }
+  | { readonly what: "distance"; readonly lengthM: number };
+
+/** Of a speed from the shift of the signals. */
+const SPEED_SD_MS = 0.25;
+/** It stands below this, and moves for sure above that. */
+const STANDS_MS = 1.2;
+const MOVES_MS = 5;
+/** Before the start so much is looked at: it only says where it stood. */
+const STANDING_S = 3;
+/** So far from where it stood is no error of a place. */
+const FAR_SDS = 7;
+
+/** @returns the fixes along the line from where it stood to where it got; nothing where it got nowhere */
+function alongOf(fixes: readonly Fix[]): AlongFix[] | undefined {
+  const [first, last] = [fixes[0], fixes.at(-1)];
+  if (!first || !last) return undefined;
+  const end = flatAbout(first, last);
+  const length = Math.hypot(end.eastM, end.northM);
+  if (!(length > 4 * placeSdM(last))) return undefined;
+  const [east, north] = [end.eastM / length, end.northM / length];
+  const crowded = Math.sqrt(Math.max(1, (1000 * (fixes.length - 1)) / (last.atMs - first.atMs)));
+  return fixes.map((fix) => {
+    const { eastM, northM } = flatAbout(first, fix);
+    return {
+      timeS: (fix.atMs - first.atMs) / 1000,
+      alongM: east * eastM + north * northM,
+      // Errors of a place last: ten fixes a second tell it no better than one.
+      sdM: placeSdM(fix) * crowded,
+      speedMs: fix.speedMs,
+      speedSdMs: SPEED_SD_MS,
+    };
+  });
+}
+
+/** @returns how fast it was at each fix: as told, or by the places about it */
+export function speedsOf(fixes: readonly Fix[]): number[] {
+  const [first] = fixes;
+  return fixes.map((fix, i) => {
+    if (fix.speedMs !== undefined) return fix.speedMs;
+    const [before, after] = [
+      fixes[Math.max(0, i - 1)] ?? fix,
+      fixes[Math.min(fixes.length - 1, i + 1)] ?? fix,
+    ];
+    const dtS = (after.atMs - before.atMs) / 1000;
+    if (!first || !(dtS > 0)) return 0;
+    const [a, b] = [flatAbout(first, before), flatAbout(first, after)];
+    return Math.hypot(b.eastM - a.eastM, b.northM - a.northM) / dtS;
+  });
+}
+
+interface Stand {
+  /** the first fix that is looked at */
+  readonly from: number;
+  /** it still stood */
+  readonly stoodAt: number;
+  /** it surely moved */
+  readonly movedAt: number;
+}
+
+/** The last stand before it got away, by the speeds that the receiver tells. */
+function standBySpeed(fixes: readonly Fix[]): Stand | undefined {
+  const speeds = speedsOf(fixes);
+  const stood = speeds.findIndex((speed) => speed < STANDS_MS);
+  const movedAt = speeds.findIndex((speed, i) => i > stood && speed > MOVES_MS);
+  if (stood < 0 || movedAt < 0) return undefined;
+  const stoodAt = speeds.slice(0, movedAt).findLastIndex((speed) => speed < STANDS_MS);
+  const since = (fixes[stoodAt]?.atMs ?? 0) - 1000 * STANDING_S;
+  return { from: fixes.findIndex(({ atMs }) => atMs >= since), stoodAt, movedAt };
+}
+
+/** Places alone are too coarse for a speed: it stood as the first fixes came, and moves once it is far from them. */
+function standByPlace(fixes: readonly Fix[]): Stand | undefined {
+  const [first] = fixes;
+  if (!first) return undefined;
+  const far = FAR_SDS * placeSdM(first);
+  const points = fixes.map((fix) => flatAbout(first, fix));
+  const movedAt = points.findIndex(({ eastM, northM }) => Math.hypot(eastM, northM) > far);
+  return movedAt < 0 ? undefined : { from: 0, stoodAt: 0, movedAt };
+}
+
+const standOf = (fixes: readonly Fix[]): Stand | undefined =>
+  fixes.every(({ speedMs }) => speedMs !== undefined) ? standBySpeed(fixes) : standByPlace(fixes);
+
+/** Between two moments, where a figure reaches what is sought: a cubic through both and their slopes. */
+function crossing(a: Moment, b: Moment, figure: "doneM" | "speedMs", wanted: number): number {
+  const dt = b.timeS - a.timeS;
+  const slope = (m: Moment) => (figure === "doneM" ? m.speedMs : m.accelerationMs2);
+  const at = (u: number) => {
+    const [u2, u3] = [u * u, u * u * u];
+    return (
+      (2 * u3 - 3 * u2 + 1) * a[figure] +
+      (u3 - 2 * u2 + u) * dt * slope(a) +
+      (3 * u2 - 2 * u3) * b[figure] +
+      (u3 - u2) * dt * slope(b)
+    );
+  };
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (at(middle) < wanted) low = middle;
+    else high = middle;
+  }
+  return a.timeS + low * dt;
+}
+
+interface Reached {
+  readonly seconds: number;
+  readonly variance: number;
+}
+
+function reached({ moments, timeS }: Start, goal: Goal): Reached | undefined {
+  const figure = goal.what === "toSpeed" ? "speedMs" : "doneM";
+  const wanted = goal.what === "toSpeed" ? goal.speedMs : goal.lengthM;
+  const after = moments.findIndex((moment, i) => i > 0 && moment.timeS > timeS && moment[figure] >= wanted);
+  const b = moments[after];
+  const before = moments[after - 1];
+  if (!b || !before) return undefined;
+  // It stood until it started, which may lie between two fixes.
+  const a =
+    before.timeS >= timeS
+      ? before
+      : { ...before, timeS, doneM: 0, speedMs: 0, accelerationMs2: b.speedMs / (b.timeS - timeS) };
+  const at = crossing(a, b, figure, wanted);
+  const [sd, rate] =
+    figure === "speedMs"
+      ? [b.speedSdMs, Math.max(0.3, b.accelerationMs2)]
+      : [b.doneSdM, Math.max(1, b.speedMs)];
+  return { seconds: at - timeS, variance: (sd / rate) ** 2 };
+}
+
+export interface StandstillRun extends Timed {
+  /** on the receiver's clock */
+  readonly startedMs: number;
+}
+
+/**
+ * @param fixes - from before the start to after the goal, in order of time
+ * @returns the time, or nothing while it has not started or not got there
+ */
+export function fromStandstill(fixes: readonly Fix[], goal: Goal): StandstillRun | undefined {
+  const stand = standOf(fixes);
+  if (!stand) return undefined;
+  const used = fixes.slice(stand.from);
+  const along = alongOf(used);
+  const [stood, moved] = [used[stand.stoodAt - stand.from], used[stand.movedAt - stand.from]];
+  const [first] = used;
+  if (!along || !stood || !moved || !first || along.length < 4) return undefined;
+  const since = (atMs: number) => (atMs - first.atMs) / 1000;
+  // It may have let go just before the last fix at which it seemed to stand.
+  const starts = standingStarts(along, Math.max(0, since(stood.atMs) - 1.5), since(moved.atMs));
+  const all = starts.flatMap((start) => {
+    const end = reached(start, goal);
+    return end ? [{ ...end, weight: start.weight, startS: start.timeS }] : [];
+  });
+  const weights = all.reduce((total, { weight }) => total + weight, 0);
+  if (!(weights > 0.5)) return undefined;
+  const mean = all.reduce((total, { weight, seconds }) => total + weight * seconds, 0) / weights;
+  const variance =
+    all.reduce((total, one) => total + one.weight * (one.variance + (one.seconds - mean) ** 2), 0) / weights;
+  const startS = all.reduce((total, one) => total + one.weight * one.startS, 0) / weights;
+  return { seconds: mean, sdS: Math.sqrt(variance), startedMs: first.atMs + 1000 * startS };
+}
+
+export interface TopSpeed {
+  readonly speedMs: number;
+  readonly sdMs: number;
+}
+
+/** Held for so long it is a speed and not a spike. */
+const HELD_S = 1;
+
+/** @returns the fastest stretch of a second, or nothing where it never moved */
+export function topSpeed(fixes: readonly Fix[]): TopSpeed | undefined {
+  const speeds = speedsOf(fixes);
+  let best: TopSpeed | undefined;
+  for (let i = 0; i < fixes.length; i += 1) {
+    const from = fixes[i]?.atMs ?? 0;
+    const held = speeds.filter((_, k) => {
+      const atMs = fixes[k]?.atMs ?? 0;
+      return atMs >= from && atMs < from + 1000 * HELD_S;
+    });
+    const mean = held.reduce((total, speed) => total + speed, 0) / held.length;
+    if (best && mean <= best.speedMs) continue;
+    const told = fixes[i]?.speedMs !== undefined;
+    const one = told ? SPEED_SD_MS : 2 * placeSdM(fixes[i] ?? { accuracyM: 10 });
+    best = { speedMs: mean, sdMs: one / Math.sqrt(held.length) };
+  }
+  return best && best.speedMs > MOVES_MS ? best : undefined;
+}

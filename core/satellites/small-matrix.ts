@@ -1,0 +1,30 @@
+/** Square matrices of one small size, flat, row by row. */
+import type { Vector } from "../numbers/linear.ts";
+
+/** @returns a · b */
+export function product(a: Vector, b: Vector, size: number): Float64Array {
+  const result = new Float64Array(size * size);
+  for (let i = 0; i < size; i += 1)
+    for (let k = 0; k < size; k += 1) {
+      const x = a[i * size + k] ?? 0;
+      if (x === 0) continue;
+      for (let j = 0; j < size; j += 1)
+        result[i * size + j] = (result[i * size + j] ?? 0) + x * (b[k * size + j] ?? 0);
+    }
+  return result;
+}
+
+export function transposed(a: Vector, size: number): Float64Array {
+  return Float64Array.from(
+    { length: size * size },
+    (_, p) => a[(p % size) * size + Math.floor(p / size)] ?? 0,
+  );
+}
+
+/** @returns a · b · aᵀ */
+export const sandwich = (a: Vector, b: Vector, size: number): Float64Array =>
+  product(product(a, b, size), transposed(a, size), size);
+
+/** @returns a + factor · b */
+export const sum = (a: Vector, b: Vector, factor = 1): Float64Array =>
+  Float64Array.from(a, (x, i) => x + factor * (b[i] ?? 0));
