@@ -2,13 +2,16 @@
  * Is the idle bench any good? A thousand seeded engines of two kinds of screw, walked as a tuner walks them:
  * quarter turns from the base both ways, asking for the next point until the crest shows. `npm run bench:idle`.
  */
+import { parseArgs } from "node:util";
 import { humidAir } from "#core/air/humid-air.ts";
 import { frameOf } from "#core/belief/frame.ts";
 import { bisectFalling } from "#core/numbers/bisect.ts";
 import { fitBestIdle, type IdleFit, type IdlePoint } from "#core/idle/best-idle.ts";
 import { judgePilot, type IdleVerdict } from "#core/idle/verdict.ts";
 import type { Build } from "#core/log/schema.ts";
-import { seededRandom } from "#core/numbers/random.ts";
+import { hear } from "#core/instruments/engine-sound/hear.ts";
+import { seededRandom, type Random } from "#core/numbers/random.ts";
+import { amongNoise, drawSoundingEngine, soundOf } from "#core/simulator/exhaust-sound.ts";
 import { screwScale } from "#core/carburettor/screw-scale.ts";
 import { settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
@@ -16,8 +19,14 @@ import { screwWindow } from "#core/advice/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { HALF_WIDTH, readIdle } from "#core/simulator/idle-bench.ts";
 
-const ENGINES = 1000;
+const { values } = parseArgs({
+  options: { engines: { type: "string", default: "1000" }, microphone: { type: "boolean", default: false } },
+});
+const ENGINES = Number(values.engines);
+/** Of a figure on a wire, with the unrest of the idle in it. */
 const SCATTER = 0.004;
+/** Of the idle alone: what hears it errs by itself. */
+const UNREST = 0.002;
 const MOST_TURNS = 6;
 const FURTHEST_TURNS = 10;
 const MOST_POINTS = 40;
@@ -38,20 +47,54 @@ function trueMiddle(engine: HiddenEngine, build: Build): number {
   return (turnsAt(engine, build, -HALF_WIDTH) + turnsAt(engine, build, HALF_WIDTH)) / 2;
 }
 
+/** How an idle is heard: two seconds beside the exhaust, 15 dB over wind and crowd, and again where it is not sure. */
+const RATE_HZ = 44_100;
+const OVER_NOISE_DB = 15;
+const MOST_WINDOWS = 4;
+let unheard = 0;
+
+function heard(rpm: number, build: Build, before: number | undefined, random: Random): number {
+  const { strokes, cylinders } = build.engine;
+  const sounding = { ...drawSoundingEngine(random), strokes, cylinders, loudness: [1], rpm };
+  for (let i = 0; i < MOST_WINDOWS; i += 1) {
+    const { sound } = soundOf(sounding, 2, RATE_HZ, random);
+    const answer = hear(amongNoise(sound, OVER_NOISE_DB, RATE_HZ, random), RATE_HZ, {
+      firing: { strokes, cylinders, even: true },
+      leastRpm: 700,
+      mostRpm: 9000,
+      nearRpm: before,
+    });
+    if (answer.kind === "rpm") return answer.rpm;
+    // Asked about, the tuner says which: the nearer one.
+    if (answer.kind === "two")
+      return answer.rpms.reduce((a, b) => (Math.abs(b - rpm) < Math.abs(a - rpm) ? b : a));
+  }
+  unheard += 1;
+  return rpm;
+}
+
 function walk(
   engine: HiddenEngine,
   build: Build,
   judge: (fit: IdleFit) => IdleVerdict,
-  random: ReturnType<typeof seededRandom>,
+  random: Random,
 ): IdleFit {
   const { setting, air } = build.baseline;
-  const read = (turns: number): IdlePoint => ({
-    turns,
-    rpm: Math.max(
-      1,
-      readIdle(engine, { ...setting, screwTurns: turns }, humidAir(air), 1700, { scatter: SCATTER }, random),
-    ),
-  });
+  let before: number | undefined;
+  const read = (turns: number): IdlePoint => {
+    const scatter = values.microphone ? UNREST : SCATTER;
+    const shown = readIdle(
+      engine,
+      { ...setting, screwTurns: turns },
+      humidAir(air),
+      1700,
+      { scatter },
+      random,
+    );
+    const rpm = Math.max(1, values.microphone && shown > 700 ? heard(shown, build, before, random) : shown);
+    before = rpm;
+    return { turns, rpm };
+  };
   const base = setting.screwTurns;
   let points = [base - 0.5, base - 0.25, base, base + 0.25, base + 0.5].map(read);
   const scale = screwScale(engine.frame.model, settingFromLog(setting), humidAir(air));
@@ -119,6 +162,7 @@ for (let i = 0; i < ENGINES; i += 1) {
   }
 }
 spent.sort((a, b) => a - b);
+if (values.microphone) console.log(`not heard at all: ${unheard} readings`);
 console.log(`crest shown: ${percent(shown, ENGINES)}`);
 console.log(
   `middle within a quarter turn: ${percent(near, shown)}; median error ${spent[spent.length >> 1]?.toFixed(3)} turns`,

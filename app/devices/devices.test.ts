@@ -119,7 +119,7 @@ describe("the feed of a screen", () => {
     await jest.advanceTimersByTimeAsync(200);
     expect(feed.snapshot()).toMatchObject({
       status: "lost",
-      message: expect.stringContaining("four seconds") as string,
+      message: expect.stringContaining("4 seconds") as string,
     });
     expect(device.closed).toBe(true);
   });

@@ -13,12 +13,13 @@ import {
 import type { DeviceAbout } from "./device.ts";
 import { Simulated } from "./simulated.ts";
 
-/** How a station is kept, whatever it hangs on: half a minute apart, two and a half hours back. */
+/** How a station is kept, whatever it hangs on: five seconds apart, an hour back. */
 export const STATION: Omit<DeviceAbout, "name" | "simulated"> = {
   measures: ["temperature", "humidity", "pressure"],
   channels: 3,
   silentAfterMs: 60_000,
-  spacingMs: 15_000,
+  spacingMs: 5000,
+  kept: 750,
 };
 
 const TIMES_FASTER = 60;

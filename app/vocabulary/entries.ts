@@ -2,7 +2,7 @@
 import type { LogLine } from "#core/log/fold.ts";
 import { spread } from "#core/balance/spread.ts";
 import { runFigure, runName, timeWords } from "./runs.ts";
-import type { AdjustEntry, AirEntry, CheckEntry, Entry, TeardownEntry } from "#core/log/schema.ts";
+import type { AdjustEntry, AirEntry, CheckEntry, Entry, RunEntry, TeardownEntry } from "#core/log/schema.ts";
 import type { Preferences } from "./preferences.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
@@ -45,6 +45,9 @@ export interface LineWords {
   readonly what: string;
   readonly result: string;
 }
+
+const receiverWords = ({ errorShare }: NonNullable<RunEntry["receiver"]>): string =>
+  `, by satellites to ${(100 * errorShare).toFixed(1)} %`;
 
 export function airWords(air: AirEntry, units: Preferences): string {
   const temperature = formatQuantity("temperature", air.temperatureK, units.temperature);
@@ -189,7 +192,11 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
           .join(" · "),
       };
     case "run":
-      return { kind, what: runName(entry.run, units), result: runFigure(entry.run, units) };
+      return {
+        kind,
+        what: runName(entry.run, units),
+        result: `${runFigure(entry.run, units)}${entry.receiver ? receiverWords(entry.receiver) : ""}`,
+      };
     case "import":
       return {
         kind,

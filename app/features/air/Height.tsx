@@ -45,9 +45,11 @@ interface HereWordsProps {
   readonly here: Here;
   readonly onHeight: (heightM: number) => void;
   readonly onPlace: (known: KnownPlace) => void;
+  /** kept, so that it is known again; the height is typed */
+  readonly onPlaceAlone: () => void;
 }
 
-function HereWords({ here: { height, offsetM, known }, onHeight, onPlace }: HereWordsProps) {
+function HereWords({ here: { height, offsetM, known }, onHeight, onPlace, onPlaceAlone }: HereWordsProps) {
   const { preferences } = useRig();
   const { length } = preferences;
   return (
@@ -68,6 +70,11 @@ function HereWords({ here: { height, offsetM, known }, onHeight, onPlace }: Here
         {height && (
           <Button variant="outlined" onClick={() => onHeight(height.heightM)}>
             Use {formatQuantity("length", height.heightM, length)}
+          </Button>
+        )}
+        {!known && (
+          <Button variant="outlined" onClick={onPlaceAlone}>
+            Only the place
           </Button>
         )}
         {known && (
@@ -115,7 +122,7 @@ export function Height() {
   return (
     <section className="stack tight" aria-label="Height by satellites">
       <h2 className="label flush">
-        Place and height <SimulatedMark state={state} />
+        By satellites <SimulatedMark state={state} />
       </h2>
       <ConnectBar
         feed={feed}
@@ -143,6 +150,7 @@ export function Height() {
           here={here}
           onHeight={(heightM) => settle(heightM)}
           onPlace={(known) => settle(known.elevationM, known.place)}
+          onPlaceAlone={() => settle(undefined)}
         />
       )}
       {here && !simulated && (

@@ -138,7 +138,7 @@ export function Station() {
   return (
     <section className="stack tight" aria-label="Weather station">
       <h2 className="label flush">
-        From a weather station <SimulatedMark state={state} />
+        The station <SimulatedMark state={state} />
       </h2>
       <ConnectBar
         feed={feed}

@@ -7,8 +7,7 @@ import type { AirEntry } from "#core/log/schema.ts";
 import { AirChart } from "./AirChart.tsx";
 import { AirFields } from "./AirFields.tsx";
 import { AirFigures } from "./AirFigures.tsx";
-import { Height } from "./Height.tsx";
-import { Station } from "./Station.tsx";
+import { Instruments } from "./Instruments.tsx";
 import { useAirForm } from "./use-air-form.ts";
 import { AirForm, type AirMeasured, type AirTexts } from "./form.ts";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -55,9 +54,8 @@ const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingPro
         noValidate
         onSubmit={(event) => void form.handleSubmit(() => save(form.getValues()))(event)}
       >
-        <Station />
+        <Instruments />
         <AirFields form={form} answer={answer?.fields} />
-        <Height />
         <Problem message={answer?.message} />
         <div className="row">
           <Button type="submit" variant="contained" disabled={saving}>

@@ -1,6 +1,6 @@
 import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
-import { useCallback } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Progress } from "#core/satellites/progress.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
@@ -63,7 +63,7 @@ function TakenRun({ taken, onSave, onAnew }: { taken: Taken; onSave: () => void;
       ))}
       <div className="row">
         <Button variant="contained" onClick={onSave}>
-          Save this run by satellites
+          Save this run
         </Button>
         <Button variant="outlined" onClick={onAnew}>
           Once more
@@ -95,13 +95,20 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
       seedOf(`${header.id} ${present.runs.length}`),
     );
   const words = progress ? PHASES[progress.phase] : line ? `${run.lapCount} laps.` : "";
+  const section = useRef<HTMLElement>(null);
+  const live = state.status === "live";
+  const done = taken !== undefined && goal !== undefined;
+  // What is looked for while a machine runs stands in view, without a thumb.
+  useEffect(() => {
+    if (live) section.current?.scrollIntoView({ block: "start" });
+  }, [live, done]);
   return (
-    <section className={`${css["satellites"]} stack tight`} aria-label="Timed by satellites">
+    <section ref={section} className={`${css["satellites"]} stack tight`} aria-label="Timed by satellites">
       <h2 className="label flush">
         By satellites <SimulatedMark state={state} />
       </h2>
       {needsGoal ? (
-        <p className="quiet flush">Type what it is run to below; then the phone in a pocket times it.</p>
+        <p className="quiet flush">Type what it is run to; then the phone in a pocket times it.</p>
       ) : (
         <ConnectBar
           feed={feed}
@@ -117,8 +124,8 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
           ]}
         />
       )}
-      {last && state.status === "live" && !(taken && goal) && <Live last={last} words={words} />}
-      {state.status === "live" && what === "lap" && (
+      {last && live && !done && <Live last={last} words={words} />}
+      {live && what === "lap" && (
         <Button variant="outlined" className="start" onClick={run.setLine}>
           {line ? "Set the line here instead" : "Set the line here"}
         </Button>

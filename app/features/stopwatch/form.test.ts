@@ -7,7 +7,9 @@ import { clientAction as stopwatch } from "./route.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { comparisonWords, runFigure, runName, timeWords } from "#app/vocabulary/runs.ts";
 import { answerOf, freshRig, logged, posted } from "#app/testing/rig.ts";
+import type { Fix } from "#core/satellites/fix.ts";
 import { newestKind, readRun, readTime } from "./form.ts";
+import { courseDoubts, goalOf, rateOf, speedTaken, timeTaken } from "./satellite-form.ts";
 
 const units = Preferences.parse({});
 const imperial = Preferences.parse({ speed: "mph", length: "ft" });
@@ -138,5 +140,72 @@ describe("the stopwatch's action", () => {
     expect(answerOf(await stopwatch(posted({ what: "lap", figure: "fast" }))).status).toBe(400);
     expect(answerOf(await stopwatch(posted({ what: "jump", figure: "3" }))).status).toBe(400);
     expect(await logged()).toHaveLength(before);
+  });
+});
+
+describe("a run by satellites", () => {
+  const fixAt = (seconds: number, over: Partial<Fix> = {}): Fix => ({
+    atMs: 1000 * seconds,
+    channel: 1,
+    latitude: 45 + 2e-4 * seconds,
+    longitude: 6,
+    accuracyM: 4,
+    heightM: 400,
+    heightAccuracyM: 2,
+    ...over,
+  });
+  const ridden = Array.from({ length: 11 }, (_, i) => fixAt(i / 2));
+
+  it("is saved with its error and how often it was seen, and marked when it was a stand-in", async () => {
+    await freshRig([build(), fit("0001", "08:40", 160)]);
+    const sent = {
+      what: "toSpeed",
+      figure: "5.12",
+      over: "80",
+      errorShare: "0.012",
+      rateHz: "10",
+      simulated: "yes",
+    };
+    expect(answerOf(await stopwatch(posted(sent))).data).toMatchObject({ saved: "toSpeed" });
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "run",
+      run: { seconds: 5.12 },
+      receiver: { errorShare: 0.012, rateHz: 10 },
+      simulated: true,
+    });
+  });
+  it("knows what is run to in the tuner's units, and waits for it", () => {
+    expect(goalOf("toSpeed", "90", units)).toEqual({ what: "toSpeed", speedMs: 25 });
+    expect(goalOf("distance", "660", imperial)).toMatchObject({
+      lengthM: expect.closeTo(201.168, 3) as number,
+    });
+    expect(goalOf("toSpeed", "fast", units)).toBeUndefined();
+    expect(goalOf("lap", "", units)).toBeUndefined();
+  });
+  it("carries its own error and rate", () => {
+    const taken = timeTaken(8, 0.08, ridden, { simulated: false, doubts: [] });
+    expect(taken).toMatchObject({ figure: "8.00", words: "8.00 s ± 0.08", errorShare: 0.01, rateHz: 2 });
+    expect(speedTaken(25, 0.25, ridden, units, { simulated: true, doubts: [] })).toMatchObject({
+      figure: "90",
+      errorShare: 0.01,
+      simulated: true,
+    });
+    expect(rateOf([])).toBe(1);
+  });
+  it("says when its course was no course", () => {
+    expect(courseDoubts(ridden, units)).toEqual([]);
+    const steep = ridden.map((one, i) => ({ ...one, heightM: 400 - 2 * i }));
+    expect(courseDoubts(steep, units).join()).toContain("down. Hold it only against runs the same way");
+    expect(
+      courseDoubts(
+        ridden.map((one) => ({ ...one, heightAccuracyM: 90 })),
+        units,
+      ).join(),
+    ).toContain("too coarse");
+  });
+  it("counts no better in a comparison than its receiver is", () => {
+    const at3 = [8.4, 8.4, 8.4];
+    expect(compareRuns(at3, [8.3, 8.3, 8.3]).moreRuns).toBe(0);
+    expect(compareRuns(at3, [8.3, 8.3, 8.3], 0.02).moreRuns).toBeGreaterThan(0);
   });
 });

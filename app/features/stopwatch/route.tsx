@@ -50,6 +50,7 @@ export default function StopwatchRoute() {
   const { present, preferences } = useRig();
   const fetcher = useFetcher<Answer>();
   const [what, setWhat] = useState<Kind>(() => present.runs.at(-1)?.entry.run.what ?? "toSpeed");
+  const [by, setBy] = useState<"hand" | "satellites">("hand");
   const [figure, setFigure] = useState("");
   const [over, setOver] = useState("");
   const fields = fetcher.data?.fields;
@@ -66,6 +67,7 @@ export default function StopwatchRoute() {
   const overLabel = OVERS[what]?.(preferences);
   const kind = newestKind(present.runs, preferences);
   const words = kind?.comparison && comparisonWords(kind.what, kind.comparison, preferences);
+  const byHand = by === "hand" || what === "fuel";
   const timed = what === "lap" || what === "toSpeed" || what === "distance";
   return (
     <div className="stack">
@@ -86,7 +88,18 @@ export default function StopwatchRoute() {
         options={RUN_KINDS.map((value) => ({ value, text: RUN_NAMES[value] }))}
         onChange={setWhat}
       />
-      {timed && (
+      {what !== "fuel" && (
+        <Choice
+          label="Timed by"
+          value={by}
+          options={[
+            { value: "hand", text: "A hand", note: "somebody else’s" },
+            { value: "satellites", text: "Satellites", note: "the phone in a pocket" },
+          ]}
+          onChange={setBy}
+        />
+      )}
+      {timed && byHand && (
         <BigWatch
           laps={what === "lap"}
           onTime={(seconds) => {
@@ -98,13 +111,15 @@ export default function StopwatchRoute() {
         />
       )}
       <div className={css["run-fields"]}>
-        <TypedField
-          label={FIGURES[what](preferences)}
-          value={figure}
-          onChange={(event) => setFigure(event.target.value)}
-          problem={fields?.["figure"]}
-          keys="text"
-        />
+        {byHand && (
+          <TypedField
+            label={FIGURES[what](preferences)}
+            value={figure}
+            onChange={(event) => setFigure(event.target.value)}
+            problem={fields?.["figure"]}
+            keys="text"
+          />
+        )}
         {overLabel !== undefined && (
           <TypedField
             label={overLabel}
@@ -114,17 +129,19 @@ export default function StopwatchRoute() {
             keys="decimal"
           />
         )}
-        <Button
-          variant="contained"
-          disabled={fetcher.state !== "idle"}
-          onClick={() => save(figure)}
-          className="tall"
-        >
-          Save this run
-        </Button>
+        {byHand && (
+          <Button
+            variant="contained"
+            disabled={fetcher.state !== "idle"}
+            onClick={() => save(figure)}
+            className="tall"
+          >
+            Save this run
+          </Button>
+        )}
       </div>
-      <Problem message={fetcher.data?.message} />
-      {what !== "fuel" && <BySatellites key={what} what={what} over={over} onTaken={saveTaken} />}
+      <Problem message={fetcher.data?.message ?? (byHand ? undefined : fields?.["figure"])} />
+      {!byHand && <BySatellites key={what} what={what} over={over} onTaken={saveTaken} />}
       {kind && (
         <section className="stack">
           <h2>{kind.name}</h2>

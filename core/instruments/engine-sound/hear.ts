@@ -92,6 +92,32 @@ function candidates(tones: Lines, loudness: Lines, fromHz: number, toHz: number)
 const apart = (a: number, b: number): number => Math.abs(Math.log(a / b));
 const isMultiple = (of: number, hz: number): boolean => [2, 3, 4].some((k) => apart(hz / of, k) < 0.03);
 
+/** How much louder than its multiple a lower beat is: less, and only its cylinders differ; more, and it beats itself. */
+const DIFFER = 0.25;
+const BEATS = 1.3;
+
+/** @returns how strong a tone is, with what an unrest has spread about it */
+function strength({ power, hzPerBin }: Lines, hz: number): number {
+  const middle = Math.round(hz / hzPerBin);
+  const reach = Math.max(2, Math.round((0.01 * hz) / hzPerBin));
+  let energy = 0;
+  for (let bin = middle - reach; bin <= middle + reach; bin += 1) energy += power[bin] ?? 0;
+  return Math.sqrt(energy);
+}
+
+/**
+ * Two beats, one a multiple of the other: cylinders that differ leave a weak line below the true beat, a true beat is
+ * no weaker than its multiple.
+ * @returns the one that it is; nothing where the loudness does not tell
+ */
+function ofMultiples(loudness: Lines, a: Candidate, b: Candidate): Candidate | undefined {
+  const [low, high] = a.hz < b.hz ? [a, b] : [b, a];
+  if (!isMultiple(low.hz, high.hz)) return undefined;
+  const share = strength(loudness, low.hz) / strength(loudness, high.hz);
+  if (share < DIFFER) return high;
+  return share > BEATS ? low : undefined;
+}
+
 /** The middle of each line's power, told by its multiple: finer than the step of the search. */
 function sharpened(lines: readonly Lines[], hz: number): number {
   let [sum, weights] = [0, 0];
@@ -142,6 +168,8 @@ export function hear(sound: Float32Array, sampleRateHz: number, listening: Liste
       apart(one.hz, best.hz) > 0.08 &&
       one.score >= (isMultiple(best.hz, one.hz) ? MULTIPLE_RIVAL : RIVAL) * best.score,
   );
-  if (rival) return { kind: "two", rpms: [rpmOf(best), rpmOf(rival)], clear: best.score };
-  return { kind: "rpm", rpm: rpmOf(best), clear: best.score };
+  if (!rival) return { kind: "rpm", rpm: rpmOf(best), clear: best.score };
+  const told = ofMultiples(lines[0], best, rival);
+  if (told) return { kind: "rpm", rpm: rpmOf(told), clear: told.score };
+  return { kind: "two", rpms: [rpmOf(best), rpmOf(rival)], clear: best.score };
 }
