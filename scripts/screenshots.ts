@@ -19,10 +19,12 @@ interface Shot {
   readonly before?: (page: Page) => Promise<void>;
 }
 
-const typeAir = async (page: Page) => {
-  await page.getByLabel("Temperature").fill("30");
-  await page.getByLabel("Humidity", { exact: true }).fill("40");
-  await page.getByLabel("Pressure", { exact: true }).fill("822");
+const takeAir = async (page: Page) => {
+  await page.getByRole("button", { name: "From a weather station" }).click();
+  await page.getByRole("button", { name: "Simulated weather station" }).click();
+  // Ten minutes of its day: the trend is known by then.
+  await page.getByText(/steady|an hour$/).waitFor({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Take this reading" }).click();
 };
 const chooseTones = async (page: Page) => {
   await page.getByRole("radio", { name: /cocoa/ }).click();
@@ -94,7 +96,7 @@ const SHOTS: readonly Shot[] = [
   { name: "paddock", path: "/" },
   { name: "today", path: RIG, before: readHints },
   { name: "today-phone", path: RIG, phone: true, before: readHints },
-  { name: "air", path: `${RIG}/air`, before: typeAir },
+  { name: "air", path: `${RIG}/air`, before: takeAir },
   { name: "look", path: `${RIG}/look?zone=top`, before: chooseTones },
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
   { name: "stopwatch-phone", path: `${RIG}/stopwatch`, phone: true, before: typeRuns },

@@ -123,6 +123,28 @@ describe("the feed of a screen", () => {
     });
     expect(device.closed).toBe(true);
   });
+  it("lets go of an instrument that comes only after the screen was left", async () => {
+    const feed = new DeviceFeed();
+    let open: () => void = () => undefined;
+    const device = deviceOf([sample(1400)]);
+    let closed = 0;
+    const late: Device = {
+      ...device,
+      connect: () => new Promise<void>((resolve) => (open = resolve)),
+      close: () => {
+        closed += 1;
+        return Promise.resolve();
+      },
+    };
+    const over = feed.start(late);
+    await soon();
+    await feed.stop();
+    const before = closed;
+    open();
+    await over;
+    expect(closed).toBeGreaterThan(before);
+    expect(feed.snapshot().status).toBe("off");
+  });
   it("says nothing of an error's inside, and can be started again", async () => {
     const feed = new DeviceFeed();
     await feed.start(deviceOf([], new TypeError("x is not a function")));

@@ -88,6 +88,11 @@ export class DeviceFeed<T extends Told = Sample> {
     this.tell({ ...OFF, status: "connecting", about: device.about });
     try {
       await device.connect();
+      // Left while it was still being asked for: it is let go of as soon as it is there.
+      if (this.device !== device) {
+        await device.close();
+        return;
+      }
       this.watch(device);
       for await (const sample of device.samples()) {
         if (this.device !== device) return;

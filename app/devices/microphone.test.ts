@@ -43,6 +43,12 @@ function earOf(...sounds: Float32Array[]): Ear & { closed: boolean } {
 }
 const LISTENING = listeningTo(ENDURO_BUILD);
 
+it("listens for the whole cycle where cylinders fire unevenly", () => {
+  const twin = { ...ENDURO_BUILD, engine: { ...ENDURO_BUILD.engine, cylinders: 2 } };
+  expect(listeningTo(twin).firing).toEqual({ strokes: 2, cylinders: 2, even: true });
+  expect(listeningTo({ ...twin, firing: "uneven" }).firing.even).toBe(false);
+});
+
 it("speaks in speeds, says what is none, and closes its ear when it ends", async () => {
   const told: Heard["kind"][] = [];
   const ear = earOf(new Float32Array(2 * RATE), soundAt(1700), soundAt(1760));

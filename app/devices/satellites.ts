@@ -3,11 +3,11 @@ import type { Fix } from "#core/satellites/fix.ts";
 import { DeviceProblem, type Device, type DeviceAbout } from "./device.ts";
 import { Waiting } from "./waiting.ts";
 
-/** How fixes are kept: three minutes of them at ten a second. */
+/** How fixes are kept: ten minutes of them at ten a second. */
 export const RECEIVER: Omit<DeviceAbout, "name" | "simulated"> = {
   measures: [],
   channels: 1,
-  kept: 1800,
+  kept: 6000,
   silentAfterMs: 30_000,
 };
 

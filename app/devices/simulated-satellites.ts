@@ -17,7 +17,8 @@ import { Simulated } from "./simulated.ts";
 /** As a good receiver beside a phone sees it. */
 const SEES: Receiver = { rateHz: 10, placeSdM: 2, lastsS: 20, speedSdMs: 0.2 };
 const EVERY_MS = 1000 / SEES.rateHz;
-const SPRINT_S = 60;
+/** Then it stands at the start again, pushed back. */
+const SPRINT_S = 25;
 const TRUTH_S = 0.02;
 
 export type Ride = "stands" | "sprints" | "laps";
@@ -39,7 +40,7 @@ export class SimulatedSatellites extends Simulated<Fix> {
     this.see = seenBy(
       (timeS) => {
         if (ride === "laps") return roundCourse(timeS);
-        const truth = truths[Math.min(truths.length - 1, Math.round(timeS / TRUTH_S))];
+        const truth = truths[Math.round((timeS % SPRINT_S) / TRUTH_S)];
         return { ...alongStraight(truth?.alongM ?? 0), speedMs: truth?.speedMs ?? 0 };
       },
       SEES,

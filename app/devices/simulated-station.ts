@@ -22,6 +22,9 @@ export const STATION: Omit<DeviceAbout, "name" | "simulated"> = {
   kept: 750,
 };
 
+/** The made-up weather knows no higher places, nor lower ones. */
+const LOWEST_M = -400;
+const HIGHEST_M = 5000;
 const TIMES_FASTER = 60;
 const BEGINS_S = 10 * 3600;
 
@@ -38,7 +41,7 @@ export class SimulatedStation extends Simulated {
   constructor(elevationM: number, seed: number) {
     super();
     this.random = seededRandom(seed);
-    this.day = drawWeatherDay(elevationM, this.random);
+    this.day = drawWeatherDay(Math.max(LOWEST_M, Math.min(HIGHEST_M, elevationM)), this.random);
   }
 
   protected sample(_atMs: number, dtMs: number): readonly Sample[] {

@@ -161,6 +161,21 @@ describe("a weather station", () => {
     const first = traces.get(1)?.samples ?? [];
     expect(((first.at(-1)?.atMs ?? 0) - (first[0]?.atMs ?? 0)) / 3_600_000).toBeGreaterThan(1);
   });
+  it("is judged at the hottest that it can say, too", () => {
+    const of = (channel: number, at: (i: number) => number): [number, Sample[]] => [
+      channel,
+      Array.from({ length: 60 }, (_, i) => ({
+        atMs: 15_000 * i,
+        quantity: "temperature",
+        channel,
+        value: at(i),
+      })),
+    ];
+    const hot = (i: number) => 325.15 + 3 * Math.sin(i / 6);
+    const wet = (i: number) => 0.2 * Math.exp(-0.15 * Math.sin(i / 6));
+    expect(warmedItself(new Map([of(1, hot), of(2, wet)]))).toBe(true);
+    expect(warmedItself(new Map([of(1, hot), of(2, () => 0.2)]))).toBe(false);
+  });
   it("is read as its mean over half a minute, once temperature and humidity were heard", () => {
     const of = (channel: number, values: readonly number[]): [number, Sample[]] => [
       channel,

@@ -3,6 +3,7 @@
  * pressure, and an instrument that the sun warms.
  */
 import { saturationVapourPressure } from "../air/saturation-vapour-pressure.ts";
+import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 import { AIR_CHANNELS } from "./line-read.ts";
 import type { Sample } from "./sample.ts";
 
@@ -90,8 +91,11 @@ const SAME_WATER = 0.45;
 const LEAST_TIED = 0.75;
 
 /** @returns by how much the logarithm of the saturation pressure rises with a kelvin */
-const perKelvin = (temperatureK: number): number =>
-  Math.log(saturationVapourPressure(temperatureK + 0.5) / saturationVapourPressure(temperatureK - 0.5));
+function perKelvin(temperatureK: number): number {
+  const { min, max } = TEMPERATURE_DOMAIN_K;
+  const middle = Math.max(min + 0.5, Math.min(max - 0.5, temperatureK));
+  return Math.log(saturationVapourPressure(middle + 0.5) / saturationVapourPressure(middle - 0.5));
+}
 
 interface Pair {
   readonly atMs: number;

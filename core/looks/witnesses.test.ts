@@ -284,6 +284,20 @@ describe("timed runs as evidence", () => {
     expect(top([...start, ...on155, change, ...faster])).toBeLessThan(none);
     expect(top([...start, ...on155, change, ...slower])).toBeGreaterThan(none);
   });
+  it("taken by satellites teach no more than their own error lets them", () => {
+    const bySatellites = (errorShare: number) =>
+      [...start, ...on155, change, ...faster].map((entry): Entry =>
+        entry.kind === "run" ? { ...entry, receiver: { errorShare, rateHz: 1 } } : entry,
+      );
+    const [none, fine, coarse] = [
+      top([...start, ...on155, change]),
+      top(bySatellites(0.001)),
+      top(bySatellites(0.03)),
+    ];
+    expect(fine).toBeCloseTo(top([...start, ...on155, change, ...faster]), 9);
+    expect(none - coarse).toBeGreaterThan(0);
+    expect(none - coarse).toBeLessThan(0.6 * (none - fine));
+  });
   it("count once as a comparison, not run by run, and say under which entry", () => {
     const { looks } = advise([...start, ...on155, change, ...faster]);
     expect(looks.map(({ lookId }) => lookId)).toEqual([faster[2]?.id]);

@@ -71,10 +71,11 @@ interface Stand {
 /** The last stand before it got away, by the speeds that the receiver tells. */
 function standBySpeed(fixes: readonly Fix[]): Stand | undefined {
   const speeds = speedsOf(fixes);
-  const stood = speeds.findIndex((speed) => speed < STANDS_MS);
-  const movedAt = speeds.findIndex((speed, i) => i > stood && speed > MOVES_MS);
-  if (stood < 0 || movedAt < 0) return undefined;
-  const stoodAt = speeds.slice(0, movedAt).findLastIndex((speed) => speed < STANDS_MS);
+  // The newest run: where it stood again and did not get away since, the one before that.
+  const movesUntil = speeds.findLastIndex((speed) => speed > MOVES_MS);
+  const stoodAt = speeds.slice(0, Math.max(0, movesUntil)).findLastIndex((speed) => speed < STANDS_MS);
+  const movedAt = speeds.findIndex((speed, i) => i > stoodAt && speed > MOVES_MS);
+  if (stoodAt < 0 || movedAt < 0) return undefined;
   const since = (fixes[stoodAt]?.atMs ?? 0) - 1000 * STANDING_S;
   return { from: fixes.findIndex(({ atMs }) => atMs >= since), stoodAt, movedAt };
 }
@@ -169,7 +170,14 @@ export function fromStandstill(fixes: readonly Fix[], goal: Goal): StandstillRun
   const variance =
     all.reduce((total, one) => total + one.weight * (one.variance + (one.seconds - mean) ** 2), 0) / weights;
   const startS = all.reduce((total, one) => total + one.weight * one.startS, 0) / weights;
-  return { seconds: mean, sdS: Math.sqrt(variance), startedMs: first.atMs + 1000 * startS };
+  // Places alone: what they wander by between both ends no filter of theirs can see.
+  const wanderS =
+    goal.what === "distance" && moved.speedMs === undefined ? (placeSdM(moved) * mean) / goal.lengthM : 0;
+  return {
+    seconds: mean,
+    sdS: Math.max(Math.sqrt(variance), wanderS),
+    startedMs: first.atMs + 1000 * startS,
+  };
 }
 
 export interface TopSpeed {
@@ -177,24 +185,36 @@ export interface TopSpeed {
   readonly sdMs: number;
 }
 
-/** Held for so long it is a speed and not a spike. */
+/** Held for so long it is a speed and not a spike; places alone have to be further apart. */
 const HELD_S = 1;
+const HELD_BY_PLACE_S = 5;
 
-/** @returns the fastest stretch of a second, or nothing where it never moved */
+/** @returns the speed over a stretch that begins at a fix; nothing where the fixes end before it does */
+function heldFrom(fixes: readonly Fix[], from: number): TopSpeed | undefined {
+  const first = fixes[from];
+  if (!first) return undefined;
+  const told = first.speedMs !== undefined;
+  const until = first.atMs + 1000 * (told ? HELD_S : HELD_BY_PLACE_S);
+  const to = fixes.findIndex(({ atMs }, i) => i > from && atMs >= until);
+  const last = fixes[to];
+  if (!last) return undefined;
+  if (told) {
+    const speeds = fixes.slice(from, to).map(({ speedMs }) => speedMs ?? 0);
+    const mean = speeds.reduce((total, speed) => total + speed, 0) / speeds.length;
+    return { speedMs: mean, sdMs: SPEED_SD_MS / Math.sqrt(speeds.length) };
+  }
+  const seconds = (last.atMs - first.atMs) / 1000;
+  const { eastM, northM } = flatAbout(first, last);
+  // The fastest of many stretches is one whose errors helped.
+  return { speedMs: Math.hypot(eastM, northM) / seconds, sdMs: (2 * placeSdM(first)) / seconds };
+}
+
+/** @returns the fastest stretch, or nothing where it never moved or was not seen for long enough */
 export function topSpeed(fixes: readonly Fix[]): TopSpeed | undefined {
-  const speeds = speedsOf(fixes);
   let best: TopSpeed | undefined;
   for (let i = 0; i < fixes.length; i += 1) {
-    const from = fixes[i]?.atMs ?? 0;
-    const held = speeds.filter((_, k) => {
-      const atMs = fixes[k]?.atMs ?? 0;
-      return atMs >= from && atMs < from + 1000 * HELD_S;
-    });
-    const mean = held.reduce((total, speed) => total + speed, 0) / held.length;
-    if (best && mean <= best.speedMs) continue;
-    const told = fixes[i]?.speedMs !== undefined;
-    const one = told ? SPEED_SD_MS : 2 * placeSdM(fixes[i] ?? { accuracyM: 10 });
-    best = { speedMs: mean, sdMs: one / Math.sqrt(held.length) };
+    const held = heldFrom(fixes, i);
+    if (held && held.speedMs > (best?.speedMs ?? 0)) best = held;
   }
   return best && best.speedMs > MOVES_MS ? best : undefined;
 }

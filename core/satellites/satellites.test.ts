@@ -167,6 +167,14 @@ describe("a run from a standstill", () => {
     expect(fromStandstill(fixes.slice(-15), { what: "toSpeed", speedMs: 16 })).toBeUndefined();
     expect(fromStandstill([], { what: "toSpeed", speedMs: 16 })).toBeUndefined();
   });
+  it("is the newest one, where there were two", () => {
+    const goal: Goal = { what: "toSpeed", speedMs: 60 / 3.6 };
+    const [a, b] = sprints({ rateHz: 10, placeSdM: 2, lastsS: 20, speedSdMs: 0.2 }, goal, [3, 4]);
+    const first = a?.fixes ?? [];
+    const after = (first.at(-1)?.atMs ?? 0) + 5000;
+    const both = [...first, ...(b?.fixes ?? []).map((one) => ({ ...one, atMs: one.atMs + after }))];
+    expect(fromStandstill(both, goal)?.seconds).toBeCloseTo(b?.run?.seconds ?? NaN, 6);
+  });
   it("is followed from fix to fix: it stands, runs, and is there", () => {
     const goal: Goal = { what: "distance", lengthM: 100 };
     const [one] = sprints({ rateHz: 10, placeSdM: 2, lastsS: 20, speedSdMs: 0.2 }, goal, [3]);
@@ -220,6 +228,12 @@ describe("the rest of a run", () => {
     const fixes = Array.from({ length: 100 }, (_, i) => fix({ atMs: 100 * i, speedMs: i === 50 ? 40 : 30 }));
     expect(topSpeed(fixes)?.speedMs).toBeCloseTo(31, 1);
     expect(topSpeed([fix({ speedMs: 1 })])).toBeUndefined();
+    const random = seededRandom(4);
+    const byPlace = Array.from({ length: 100 }, (_, i) =>
+      fix({ atMs: 100 * i, latitude: 45.1 + (3 * i + 2 * random.normal()) / 111_195 }),
+    );
+    expect(topSpeed(byPlace)?.speedMs).toBeGreaterThan(29);
+    expect(topSpeed(byPlace)?.speedMs).toBeLessThan(32);
   });
   it("a bend and a slope are said", () => {
     const straight = Array.from({ length: 20 }, (_, i) =>

@@ -158,6 +158,11 @@ export function Station() {
           { text: "Simulated weather station", device: simulated },
         ]}
       />
+      {!reading && channels.size > 0 && (
+        <p className="quiet flush" role="status">
+          Of temperature and humidity it has sent one alone so far: both are needed.
+        </p>
+      )}
       {reading && (
         <>
           <LiveLine reading={reading} trend={pressureTrend(channels)} />

@@ -22,6 +22,11 @@ const PHASES: Readonly<Record<Progress["phase"], string>> = {
   reached: "There. A second more…",
 };
 
+const lapWords = (count: number): string =>
+  count === 0
+    ? "The line is set: the first lap begins over it."
+    : `${count === 1 ? "1 lap" : `${count} laps`} saved.`;
+
 /** Coarser than this no run is worth its line. */
 const COARSE_M = 15;
 
@@ -88,13 +93,19 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
   const { feed, state, last, progress, taken, line } = run;
   const needsGoal = (what === "toSpeed" || what === "distance") && goal === undefined;
   const ride: Ride = what === "lap" ? "laps" : "sprints";
-  const simulated = () =>
-    new SimulatedSatellites(
+  const simulated = () => {
+    run.begin();
+    return new SimulatedSatellites(
       ride,
       present.air?.elevationM ?? 100,
       seedOf(`${header.id} ${present.runs.length}`),
     );
-  const words = progress ? PHASES[progress.phase] : line ? `${run.lapCount} laps.` : "";
+  };
+  const real = () => {
+    run.begin();
+    return new Satellites();
+  };
+  const words = progress ? PHASES[progress.phase] : line ? lapWords(run.lapCount) : "";
   const section = useRef<HTMLElement>(null);
   const live = state.status === "live";
   const done = taken !== undefined && goal !== undefined;
@@ -117,7 +128,7 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
           ways={[
             {
               text: "Arm by satellites",
-              device: () => new Satellites(),
+              device: real,
               takes: { what: "satellites", there: hasSatellites() },
             },
             { text: "Simulated satellites", device: simulated },
@@ -138,7 +149,7 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
             save(taken);
             run.arm();
           }}
-          onAnew={run.arm}
+          onAnew={() => run.arm()}
         />
       )}
     </section>

@@ -79,8 +79,11 @@ export default function StopwatchRoute() {
         </p>
       </div>
       <Caution>
-        Closed course only, never on a public road; somebody else holds the watch. Lean at full throttle
-        destroys engines: come from the rich side.
+        Closed course only, never on a public road;{" "}
+        {byHand
+          ? "somebody else holds the watch."
+          : "the phone rides in a zipped pocket, and nobody looks at it before the stop."}{" "}
+        Lean at full throttle destroys engines: come from the rich side.
       </Caution>
       <Choice
         label="What is run"

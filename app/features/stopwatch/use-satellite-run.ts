@@ -31,6 +31,7 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
   const [line, setLine] = useState<Place & { readonly atMs: number }>();
   const [taken, setTaken] = useState<Taken>();
   const [problem, setProblem] = useState<string>();
+  const asked = useRef<number>(undefined);
   const live = state.status === "live";
   useAwake(live);
   const all = state.channels.get(1) ?? NONE;
@@ -43,17 +44,24 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
   );
 
   /** From now on another run. */
-  const arm = () => {
+  const arm = (fromMs = last?.atMs ?? -Infinity) => {
     setTaken(undefined);
     setProblem(undefined);
-    setSince(last?.atMs ?? -Infinity);
+    setSince(fromMs);
+  };
+  /** Another receiver has another clock. */
+  const begin = () => {
+    arm(-Infinity);
+    setLine(undefined);
+    asked.current = undefined;
   };
 
-  const asked = useRef<number>(undefined);
+  const waits = taken !== undefined;
   const reachedMs = progress?.reachedMs;
   const over = reachedMs !== undefined && last !== undefined && last.atMs >= reachedMs + AFTER_MS;
   useEffect(() => {
-    if (!over || !goal || asked.current === reachedMs) return;
+    // One that is not saved yet is not pushed away by the next.
+    if (!over || !goal || waits || asked.current === reachedMs) return;
     asked.current = reachedMs;
     receiver.timeRun(fixes, goal).then(
       (run) => {
@@ -68,7 +76,7 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
       },
       (error: unknown) => setProblem(errorWords(error)),
     );
-  }, [over, reachedMs, goal, fixes, simulated, units]);
+  }, [over, waits, reachedMs, goal, fixes, simulated, units]);
 
   const laps = useMemo(
     () =>
@@ -102,6 +110,7 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
       (fastest && speedTaken(fastest.speedMs, fastest.sdMs, fixes, units, { simulated, doubts: [] })),
     problem,
     arm,
+    begin,
     lapCount: Math.max(0, laps.length - 1),
     line,
     setLine: () => {

@@ -5,7 +5,7 @@ import { fold } from "#core/log/fold.ts";
 import { advise } from "#core/advice/advise.ts";
 import { lookFaces } from "../look-faces.ts";
 import { layerPath, markPosition, xAt, yAt, ZONE_SPANS, type StripSize } from "./geometry.ts";
-import { Strip } from "./Strip.tsx";
+import { Strip, type LiveMark } from "./Strip.tsx";
 
 const size: StripSize = { left: 10, right: 110, top: 0, bottom: 28, layersTop: 30, layersBottom: 40 };
 const entries = demoMovedTo("2026-05-23", "+02:00")[0]?.entries ?? [];
@@ -59,6 +59,20 @@ describe("the strip's geometry", () => {
 });
 
 describe("the strip", () => {
+  it("follows a meter that is read, in its own zone, and forgets it with the meter", () => {
+    const drawn = (live?: LiveMark) =>
+      render(
+        <MemoryRouter>
+          <Strip advice={advice} looks={[]} live={live} working={false} zoneHref={(zone) => zone} />
+        </MemoryRouter>,
+      ).container.querySelector('rect[fill="var(--petrol)"]');
+    expect(drawn()).toBeNull();
+    const [lean, rich] = [drawn({ zone: "top", reads: 0.05 }), drawn({ zone: "top", reads: -0.05 })];
+    expect(Number(lean?.getAttribute("y"))).toBeLessThan(Number(rich?.getAttribute("y")));
+    expect(lean?.getAttribute("x")).toBe(rich?.getAttribute("x"));
+    const idle = drawn({ zone: "idle", reads: 0 });
+    expect(Number(idle?.getAttribute("x"))).toBeLessThan(Number(lean?.getAttribute("x")));
+  });
   it("names each zone with its state, leads to its work, and numbers the day's looks", () => {
     render(
       <MemoryRouter>

@@ -94,7 +94,7 @@ const isMultiple = (of: number, hz: number): boolean => [2, 3, 4].some((k) => ap
 
 /** How much louder than its multiple a lower beat is: less, and only its cylinders differ; more, and it beats itself. */
 const DIFFER = 0.25;
-const BEATS = 1.3;
+const BEATS = 3;
 
 /** @returns how strong a tone is, with what an unrest has spread about it */
 function strength({ power, hzPerBin }: Lines, hz: number): number {

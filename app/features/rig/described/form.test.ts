@@ -43,6 +43,7 @@ describe("a rig as typed", () => {
     ["the enduro", ENDURO_BUILD],
     ["one of every other variant", flow],
     ["two carburettors, each its own", four],
+    ["a twin that fires unevenly", { ...ENDURO_BUILD, firing: "uneven" }],
     ["four alike", { ...ENDURO_BUILD, engine: { ...ENDURO_BUILD.engine, cylinders: 4 }, carburettors: 4 }],
     ...STARTING_KINDS.map((kind): [string, Build] => [kind, startingBuild(kind)]),
   ];
