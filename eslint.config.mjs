@@ -20,6 +20,7 @@ const CORE_ROOMS = {
   belief: ["numbers", "units", "air", "carburettor", "log", "rig", "looks"],
   faults: ["numbers", "units", "carburettor", "log", "rig", "looks", "belief", "walkround"],
   advice: ["numbers", "units", "air", "carburettor", "log", "rig", "looks", "belief", "faults", "idle"],
+  day: ["units", "air", "carburettor", "log", "rig", "belief"],
   idle: ["numbers", "units", "log"],
   balance: ["units"],
   logger: ["numbers", "units", "carburettor", "log"],

@@ -30,6 +30,7 @@ export default [
       route("map", "features/lambda-map/route.tsx"),
       route("why", "features/why/route.tsx"),
       route("log", "features/log/route.tsx"),
+      route("days", "features/days/route.tsx"),
     ]),
   ]),
   route("new", "features/rig/new/route.tsx"),

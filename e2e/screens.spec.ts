@@ -37,6 +37,7 @@ const SCREENS = [
   { path: `${RIG}/map`, title: "Map of the mixture" },
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
+  { path: `${RIG}/days`, title: "Days like today" },
   { path: "/data", title: "Data" },
 ];
 
@@ -47,7 +48,7 @@ const GROUPS = {
     /measure|needle|box|parts|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log|days/.test(path),
   ),
 };
 

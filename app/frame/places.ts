@@ -88,7 +88,14 @@ export const PLACES: readonly Place[] = [
     key: "y",
     state: ({ advice }) => (advice && advice.surprises.length > 0 ? "question" : ""),
   },
-  { name: "Log", path: "log", key: "o", onPhone: true, state: ({ present }) => `${present.lines.length}` },
+  {
+    name: "Log",
+    path: "log",
+    key: "o",
+    onPhone: true,
+    state: ({ present }) => `${present.lines.length}`,
+    also: ["days"],
+  },
 ];
 
 export const placeHref = (rigId: string, path: string): string =>

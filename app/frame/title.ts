@@ -16,6 +16,7 @@ const MORE: Readonly<Record<string, string>> = {
   stopwatch: "Stopwatch",
   logger: "Logger’s file",
   map: "Map of the mixture",
+  days: "Days like today",
 };
 
 /** @param address - `/rigs/x/look` */

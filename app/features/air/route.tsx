@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { memo, useCallback } from "react";
 import { FormProvider } from "react-hook-form";
-import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
+import { Link, redirect, useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
 import { AirChart } from "./AirChart.tsx";
@@ -11,6 +11,7 @@ import { Instruments } from "./Instruments.tsx";
 import { useAirForm } from "./use-air-form.ts";
 import { AirForm, type AirMeasured, type AirTexts } from "./form.ts";
 import { Problem } from "#app/ui/Problem.tsx";
+import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { fieldMessages, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
@@ -70,7 +71,7 @@ const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingPro
 });
 
 export default function AirRoute() {
-  const { present, preferences, build, setDraft } = useRig();
+  const { header, present, preferences, build, setDraft } = useRig();
   return (
     <div className="stack">
       <div>
@@ -80,6 +81,12 @@ export default function AirRoute() {
         </p>
       </div>
       <Reading preferences={preferences} last={present.air} onDraft={setDraft} />
+      {present.air && (
+        <p className="flush">
+          <Link to={placeHref(header.id, "days")}>Days like today</Link>: what was fitted and seen in such an
+          air.
+        </p>
+      )}
       <AirChart lines={present.lines} reference={build.baseline.air} />
     </div>
   );

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useRef, useState } from "react";
-import { data } from "react-router";
+import { data, Link } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/route";
 import { EntryId, RigId } from "#core/log/schema.ts";
@@ -9,6 +9,7 @@ import { TypedField } from "#app/ui/TypedField.tsx";
 import { printOnly } from "#app/ui/print.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { usePrinting } from "#app/ui/use-printing.ts";
+import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLineItem } from "#app/frame/LogLines.tsx";
 import { moveEntries } from "#app/journal/move-entries.ts";
@@ -90,6 +91,9 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
       <div className="row apart">
         <h1>The log</h1>
         <div className="row no-print">
+          <Button component={Link} to={placeHref(context.header.id, "days")} variant="outlined">
+            Days like today
+          </Button>
           {others.length > 0 && (
             <Button variant="outlined" onClick={() => setWrong(true)}>
               That was the wrong rig

@@ -39,6 +39,7 @@ const LEAST_CLEAR = 0.5;
 const MULTIPLES = 4;
 /** Higher multiples count less: an engine's unrest washes them out. */
 const MULTIPLE_POWER = 1.2;
+const WEIGHTS = Array.from({ length: MULTIPLES + 1 }, (_, m) => (m === 0 ? 0 : m ** -MULTIPLE_POWER));
 /** What stands at the halves speaks against a beat, by so much. */
 const HALVES = 0.35;
 const HIGHEST_HZ = 1100;
@@ -71,7 +72,7 @@ function scoreOf(tones: Lines, loudness: Lines, hz: number): number {
   let sum = 0;
   let weights = 0;
   for (let m = 1; m <= MULTIPLES && m * hz < HIGHEST_HZ; m += 1) {
-    const weight = m ** -MULTIPLE_POWER;
+    const weight = WEIGHTS[m] ?? 0;
     sum += weight * contrast(loudness, hz, m);
     weights += weight;
     if ((m - 0.5) * hz <= LOWEST_TONE_HZ) continue;

@@ -28,11 +28,13 @@ export function linesOf(power: Float64Array, hzPerBin: number): Lines {
   const n = power.length;
   const amplitude = power.map(Math.sqrt);
   const sums = sumsOf(amplitude);
-  const prominence = amplitude.map((value, i) => {
-    const reach = Math.ceil(Math.max(LEAST_REACH_HZ, REACH_SHARE * i * hzPerBin) / hzPerBin);
+  const prominence = new Float64Array(n);
+  const leastReach = LEAST_REACH_HZ / hzPerBin;
+  for (let i = 0; i < n; i += 1) {
+    const reach = Math.ceil(Math.max(leastReach, REACH_SHARE * i));
     const around = meanOf(sums, Math.max(0, i - reach), Math.min(n, i + reach + 1));
-    return around > 0 ? Math.min(MOST, value / around) : 0;
-  });
+    prominence[i] = around > 0 ? Math.min(MOST, (amplitude[i] ?? 0) / around) : 0;
+  }
   const prominences = sumsOf(prominence);
   return {
     hzPerBin,

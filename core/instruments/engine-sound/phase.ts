@@ -7,14 +7,27 @@ const MOST_OFF = 0.04;
 
 /** @returns the phase of a tone in a piece of the signal, faded at both ends, rad */
 function phaseIn(signal: Float64Array, from: number, length: number, turnsPerSample: number): number {
+  // The tone and the fade are turned on from sample to sample: a cosine each would take most of the time.
+  const turn = 2 * Math.PI * turnsPerSample;
+  const fadeTurn = (2 * Math.PI) / length;
+  const [stepCos, stepSin] = [Math.cos(turn), Math.sin(turn)];
+  const [fadeCos, fadeSin] = [Math.cos(fadeTurn), Math.sin(fadeTurn)];
+  let c = Math.cos(turn * from);
+  let s = Math.sin(turn * from);
+  let f = 1;
+  let g = 0;
   let re = 0;
   let im = 0;
   for (let i = from; i < from + length; i += 1) {
-    const angle = 2 * Math.PI * turnsPerSample * i;
-    const fade = 0.5 - 0.5 * Math.cos((2 * Math.PI * (i - from)) / length);
-    const value = fade * (signal[i] ?? 0);
-    re += value * Math.cos(angle);
-    im -= value * Math.sin(angle);
+    const value = (0.5 - 0.5 * f) * (signal[i] ?? 0);
+    re += value * c;
+    im -= value * s;
+    const nextC = c * stepCos - s * stepSin;
+    s = s * stepCos + c * stepSin;
+    c = nextC;
+    const nextF = f * fadeCos - g * fadeSin;
+    g = g * fadeCos + f * fadeSin;
+    f = nextF;
   }
   return Math.atan2(im, re);
 }

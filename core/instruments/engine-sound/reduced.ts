@@ -18,19 +18,6 @@ const REDUCED_HZ = 2400;
 /** Wind and handling rumble below this. */
 const RUMBLE_HZ = 45;
 
-/** Two poles, one after the other: what is below is taken out of each sample as it comes. */
-function withoutRumble(sampleRateHz: number): (sample: number) => number {
-  const keep = Math.exp((-2 * Math.PI * RUMBLE_HZ) / sampleRateHz);
-  let first = 0;
-  let second = 0;
-  return (sample) => {
-    first = keep * first + (1 - keep) * sample;
-    const once = sample - first;
-    second = keep * second + (1 - keep) * once;
-    return once - second;
-  };
-}
-
 function faded(signal: Float64Array): Float64Array {
   const n = signal.length;
   return signal.map((value, i) => value * (0.5 - 0.5 * Math.cos((2 * Math.PI * i) / n)));
@@ -48,13 +35,21 @@ export function reduceSound(sound: Float32Array, sampleRateHz: number): ReducedS
   const count = Math.floor(sound.length / step);
   const tones = new Float64Array(count);
   const loud = new Float64Array(count);
-  const clean = withoutRumble(sampleRateHz);
+  // Two poles, one after the other: what is below is taken out of each sample as it comes. Plain: a hundred thousand.
+  const keep = Math.exp((-2 * Math.PI * RUMBLE_HZ) / sampleRateHz);
+  const take = 1 - keep;
+  let first = 0;
+  let second = 0;
   let energy = 0;
   for (let i = 0; i < count; i += 1) {
     let sum = 0;
     let squares = 0;
     for (let k = i * step; k < (i + 1) * step; k += 1) {
-      const sample = clean(sound[k] ?? 0);
+      const heard = sound[k] ?? 0;
+      first = keep * first + take * heard;
+      const once = heard - first;
+      second = keep * second + take * once;
+      const sample = once - second;
       sum += sample;
       squares += sample * sample;
     }
