@@ -30,6 +30,7 @@ export function listeningTo({ engine, firing }: Build): Listening {
   return {
     firing: { strokes, cylinders, even: firing !== "uneven" },
     leastRpm: Math.max(200, 0.5 * idleRpm),
+    usualRpm: idleRpm,
     mostRpm: Math.max(revLimitRpm ?? 0, 1.15 * peakRpm),
   };
 }

@@ -51,6 +51,18 @@ it("the rig's strokes and cylinders make the factor: the same sound is half or t
   expect(rpm({ firing: { strokes: 4, cylinders: 2, even: false } }) / meanRpm).toBeCloseTo(1, 2);
 });
 
+it("of two answers an octave apart the book's idle names one, and asks where it names neither", () => {
+  const asked = Array.from({ length: 4 }, (_, i) =>
+    heardFrom(63 + i, { strokes: 4, cylinders: 2, loudness: [1, 0.55], rpm: 1600 }),
+  ).filter(({ sound, engine }) => hear(sound, RATE, listening(engine)).kind === "two");
+  expect(asked.length).toBeGreaterThan(0);
+  for (const { sound, engine, meanRpm } of asked) {
+    const heard = hear(sound, RATE, listening(engine, { usualRpm: 1500 }));
+    expect(heard.kind === "rpm" && heard.rpm / meanRpm).toBeCloseTo(1, 2);
+    expect(hear(sound, RATE, listening(engine, { usualRpm: 5500 })).kind).toBe("two");
+  }
+});
+
 it("what was heard just before is followed, and no octave is jumped", () => {
   const uneven = { strokes: 4, cylinders: 2, loudness: [1, 0.5], rpm: 3000 } as const;
   const { sound, meanRpm, engine } = heardFrom(11, uneven);

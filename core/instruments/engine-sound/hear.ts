@@ -22,6 +22,8 @@ export interface Listening {
   readonly mostRpm: number;
   /** what was heard just before, or settled by the tuner: an octave is then no question */
   readonly nearRpm?: number | undefined;
+  /** what such an engine does there by the book, an idle say: of two answers an octave apart it names one */
+  readonly usualRpm?: number | undefined;
 }
 
 export type Heard =
@@ -119,6 +121,16 @@ function ofMultiples(loudness: Lines, a: Candidate, b: Candidate): Candidate | u
   return share > BEATS ? low : undefined;
 }
 
+/** A book's figure is good for so much, and an octave is well beyond it. */
+const AS_USUAL = 0.35;
+
+/** @returns the one of two beats that lies about the usual one, where the other does not */
+function byTheBook(a: number, b: number, usual: number): number | undefined {
+  const [ofA, ofB] = [apart(a, usual) < AS_USUAL, apart(b, usual) < AS_USUAL];
+  if (ofA === ofB) return undefined;
+  return ofA ? a : b;
+}
+
 /** The middle of each line's power, told by its multiple: finer than the step of the search. */
 function sharpened(lines: readonly Lines[], hz: number): number {
   let [sum, weights] = [0, 0];
@@ -144,7 +156,7 @@ function sharpened(lines: readonly Lines[], hz: number): number {
  * @throws {RangeError} for a rate, a window or speeds that cannot be
  */
 export function hear(sound: Float32Array, sampleRateHz: number, listening: Listening): Heard {
-  const { firing, leastRpm, mostRpm, nearRpm } = listening;
+  const { firing, leastRpm, mostRpm, nearRpm, usualRpm } = listening;
   requireRange("cylinders", firing.cylinders, 1, 12);
   requireRange("least speed", leastRpm, 100, 20_000, "rpm");
   requireRange("most speed", mostRpm, leastRpm * 1.1, 30_000, "rpm");
@@ -170,7 +182,8 @@ export function hear(sound: Float32Array, sampleRateHz: number, listening: Liste
       one.score >= (isMultiple(best.hz, one.hz) ? MULTIPLE_RIVAL : RIVAL) * best.score,
   );
   if (!rival) return { kind: "rpm", rpm: rpmOf(best), clear: best.score };
-  const told = ofMultiples(lines[0], best, rival);
+  const usual = usualRpm === undefined ? undefined : byTheBook(best.hz, rival.hz, usualRpm * perRpm);
+  const told = usual === undefined ? ofMultiples(lines[0], best, rival) : usual === best.hz ? best : rival;
   if (told) return { kind: "rpm", rpm: rpmOf(told), clear: told.score };
   return { kind: "two", rpms: [rpmOf(best), rpmOf(rival)], clear: best.score };
 }
