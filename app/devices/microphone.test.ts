@@ -117,6 +117,7 @@ it("listens from well below idle to what the engine stands", () => {
   expect(LISTENING).toEqual({
     firing: { strokes: 2, cylinders: 1, even: true },
     leastRpm: 850,
+    usualRpm: 1700,
     mostRpm: expect.closeTo(9775, 6) as number,
   });
 });
