@@ -24,7 +24,7 @@ const TRUTH_S = 0.02;
 export type Ride = "stands" | "sprints" | "laps";
 
 /** An invented coast. */
-export const SIMULATED_PLACE: Place = { latitude: 45.2, longitude: -1.2 };
+const SIMULATED_PLACE: Place = { latitude: 45.2, longitude: -1.2 };
 
 export class SimulatedSatellites extends Simulated<Fix> {
   readonly about: DeviceAbout = { ...RECEIVER, name: "Satellites", simulated: true };

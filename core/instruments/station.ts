@@ -19,7 +19,7 @@ export interface StationReading {
 export type StationTraces = ReadonlyMap<number, readonly Sample[]>;
 
 /** A glance is not a reading: so long is averaged. */
-export const MEAN_OVER_MS = 30_000;
+const MEAN_OVER_MS = 30_000;
 /** What is older than this says nothing of now. */
 const STALE_MS = 120_000;
 

@@ -13,7 +13,7 @@ import { seedOf } from "#app/devices/simulated-engine.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
-import type { AirTexts } from "./form.ts";
+import { takenTexts, type AirTexts } from "./form.ts";
 import { heightWords } from "./words.ts";
 
 /** The errors of fixes wander: what came in the last minute is one measurement. */
@@ -112,6 +112,8 @@ export function Height() {
     if (elevationM !== undefined)
       form.setValue("elevation", formatNumber("length", elevationM, preferences.length));
     if (place !== undefined) form.setValue("place", place);
+    if (simulated && elevationM !== undefined)
+      form.setValue("simulatedTexts", takenTexts(form.getValues(), ["elevation"]));
     // A made-up place is not remembered.
     form.setValue("latitude", simulated ? "" : String(fix.latitude));
     form.setValue("longitude", simulated ? "" : String(fix.longitude));

@@ -130,7 +130,10 @@ export function Station() {
     if (!reading) return;
     const texts = form.getValues();
     const filled = filledIn(reading, texts);
-    const marked = about?.simulated === true ? takenTexts({ ...texts, ...filled }) : "";
+    const marked =
+      about?.simulated === true
+        ? takenTexts({ ...texts, ...filled }, ["temperature", "humidity", "pressure"])
+        : texts.simulatedTexts;
     for (const [name, value] of Object.entries({ ...filled, simulatedTexts: marked }))
       form.setValue(name as keyof AirTexts, value);
     void form.trigger();

@@ -59,12 +59,16 @@ describe("the air form", () => {
 
   it("is simulated for as long as a figure of the simulated station stands in it", () => {
     const texts = { ...startTexts(metric, last), temperature: "24", humidity: "46", pressure: "863" };
-    const simulatedTexts = takenTexts(texts);
+    const simulatedTexts = takenTexts(texts, ["temperature", "humidity", "pressure"]);
     expect(read({ simulatedTexts }).simulated).toBe(true);
     expect(read({ simulatedTexts, temperature: "25", humidity: "50" }).simulated).toBe(true);
     expect(read({ simulatedTexts, temperature: "25", humidity: "50", pressure: "870" })).not.toHaveProperty(
       "simulated",
     );
+    const height = takenTexts({ ...texts, elevation: "402" }, ["elevation"]);
+    expect(read({ simulatedTexts: height, elevation: "402" }).simulated).toBe(true);
+    expect(read({ simulatedTexts: height, elevation: "380" })).not.toHaveProperty("simulated");
+    expect(read({ simulatedTexts: '{"place":"x"}' })).not.toHaveProperty("simulated");
     expect(read({ simulatedTexts: "{" })).not.toHaveProperty("simulated");
     expect(read({})).not.toHaveProperty("simulated");
   });

@@ -41,29 +41,32 @@ export const AirTexts = z.object({
   latitude: z.string().max(40),
   longitude: z.string().max(40),
   satelliteHeightM: z.string().max(40),
-  /** the texts that a simulated station filled in: while one of them stands, no instrument was read */
+  /** the texts that stand-ins filled in, by field: while one of them stands, no instrument was read */
   simulatedTexts: z.string().max(200),
 });
 export type AirTexts = z.infer<typeof AirTexts>;
 
-const takenOf = ({ temperature, humidity, pressure }: AirTexts): string[] => [
-  temperature,
-  humidity,
-  pressure,
-];
+/** What a stand-in can fill in. */
+const Taken = z.partialRecord(z.enum(["temperature", "humidity", "pressure", "elevation"]), z.string());
+type Taken = z.infer<typeof Taken>;
 
-/** @returns what marks a form as filled in by a simulated station */
-export const takenTexts = (texts: AirTexts): string => JSON.stringify(takenOf(texts));
-
-function isSimulated(texts: AirTexts): boolean {
-  if (texts.simulatedTexts === "") return false;
+function takenOf({ simulatedTexts }: AirTexts): Taken {
   try {
-    const taken = z.array(z.string()).parse(JSON.parse(texts.simulatedTexts));
-    return takenOf(texts).some((text, i) => text !== "" && text === taken[i]);
+    return Taken.parse(simulatedTexts === "" ? {} : JSON.parse(simulatedTexts));
   } catch {
-    return false;
+    return {};
   }
 }
+
+/** @returns what marks a form as filled in by stand-ins: these fields besides those that were */
+export const takenTexts = (texts: AirTexts, names: readonly (keyof Taken)[]): string =>
+  JSON.stringify({
+    ...takenOf(texts),
+    ...Object.fromEntries(names.map((name) => [name, texts[name]])),
+  });
+
+const isSimulated = (texts: AirTexts): boolean =>
+  Object.entries(takenOf(texts)).some(([name, text]) => text !== "" && texts[name as keyof Taken] === text);
 
 /** A hundred metres are near enough to know a place again; more of it is nobody's business. */
 const KEPT_DEGREES = 1000;
