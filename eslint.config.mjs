@@ -12,7 +12,7 @@ import tseslint from "typescript-eslint";
 const CORE_ROOMS = {
   numbers: [],
   units: [],
-  air: ["units"],
+  air: ["units", "numbers"],
   log: ["units"],
   carburettor: ["numbers", "units", "air"],
   rig: ["units", "air", "carburettor", "log", "balance"],
@@ -20,7 +20,10 @@ const CORE_ROOMS = {
   belief: ["numbers", "units", "air", "carburettor", "log", "rig", "looks"],
   faults: ["numbers", "units", "carburettor", "log", "rig", "looks", "belief", "walkround"],
   advice: ["numbers", "units", "air", "carburettor", "log", "rig", "looks", "belief", "faults", "idle"],
-  day: ["units", "air", "carburettor", "log", "rig", "belief"],
+  forecast: ["units", "numbers", "air", "log"],
+  day: ["units", "air", "carburettor", "log", "rig", "belief", "advice", "forecast"],
+  route: ["units", "numbers", "air", "carburettor", "log", "rig", "advice", "forecast", "day"],
+  pack: ["units", "numbers", "air", "carburettor", "log", "rig", "belief", "looks", "advice", "forecast"],
   idle: ["numbers", "units", "log"],
   balance: ["units"],
   logger: ["numbers", "units", "carburettor", "log"],
@@ -46,6 +49,8 @@ const CORE_ROOMS = {
     "instruments",
     "satellites",
     "logger",
+    "forecast",
+    "day",
   ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({

@@ -65,7 +65,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   expect(file.suggestedFilename()).toMatch(/^tamis-250-enduro-\d{4}-\d\d-\d\d\.json$/);
   const path = await file.path();
   const text = readFileSync(path, "utf8");
-  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 6 });
+  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 7 });
 
   // A context of one's own does not take the project's settings along.
   const elsewhere = await browser.newContext({ serviceWorkers: "block" });

@@ -14,6 +14,7 @@ import { QUESTION_WORDS } from "./questions.ts";
 import { PROVEN_WORDS } from "./proven.ts";
 import { schoolWords } from "./schools.ts";
 import { WORK_WORDS } from "./work.ts";
+import { aheadWords } from "./ahead.ts";
 import { capital, partInSentence, partValue } from "./parts.ts";
 
 export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
@@ -38,6 +39,11 @@ export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   school: "school",
   answer: "answer",
   fault: "fault",
+  place: "place",
+  forecast: "forecast",
+  heats: "heats",
+  route: "route",
+  climate: "climate",
 };
 
 export interface LineWords {
@@ -203,6 +209,12 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
         what: entry.file,
         result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${entry.delayS.toFixed(2)} s behind`}`,
       };
+    case "place":
+    case "forecast":
+    case "heats":
+    case "route":
+    case "climate":
+      return { kind, ...aheadWords(entry, units) };
     case "note":
       return { kind, what: entry.text, result: "" };
     case "strike":

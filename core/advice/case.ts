@@ -4,7 +4,7 @@ import type { Frame } from "../belief/frame.ts";
 import type { Evidence } from "../belief/evidence.ts";
 import { replay, type Replayed, type ReplayOptions } from "../belief/replay.ts";
 import { suspicion, type Suspicion } from "../faults/suspicion.ts";
-import type { Present } from "../log/fold.ts";
+import { placeKey, type Present } from "../log/fold.ts";
 import type { AirEntry, Build, Entry, InstrumentMessage, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
 import { foldPossible } from "../rig/check-log.ts";
@@ -44,7 +44,20 @@ export function openCase(entries: readonly Entry[], options: ReplayOptions = {})
   const replayed = replay(present, options);
   const { build } = present;
   if (!build) throw new RangeError("log must hold a build, got none");
-  return { present, build, replayed, heard: options.messages ?? [], suspicion: suspicion(present, replayed) };
+  const { messages: heard = [] } = options;
+  return {
+    present,
+    build: riddenAt(build, present),
+    replayed,
+    heard,
+    suspicion: suspicion(present, replayed),
+  };
+}
+
+/** Where the newest air was read it may be ridden otherwise than elsewhere: what counts there counts. */
+function riddenAt(build: Build, { air, ahead }: Present): Build {
+  const usage = air && ahead.places.get(placeKey(air.place))?.usage;
+  return usage ? { ...build, usage } : build;
 }
 
 export function groupOf({ present, build: rig, replayed }: Case, carburettor: number): Group {

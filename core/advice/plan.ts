@@ -183,7 +183,10 @@ function descend(question: PlanQuestion, moves: Moves, zones: readonly ReachedZo
 }
 
 /** @returns what each zone's parts do by themselves, in the order in which a spanner meets them */
-function linesOf({ judge, fitted }: PlanQuestion, card: Setting): PlanLine[] {
+export function linesOf(
+  { judge, fitted }: Pick<PlanQuestion, "judge" | "fitted">,
+  card: Setting,
+): PlanLine[] {
   const before = judge.lines(fitted);
   return REACHED_ZONES.flatMap((zone): PlanLine[] => {
     const changes = PARTS.filter((part) => RULES[part] === zone && fitted[part] !== card[part]).map(

@@ -1,4 +1,7 @@
 /** Relative humidity from the other instruments that show it. */
+import { bisectFalling } from "../numbers/bisect.ts";
+import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
+import { requireRange } from "../units/guard.ts";
 import { saturationVapourPressure, ZERO_CELSIUS_K } from "./saturation-vapour-pressure.ts";
 
 function share(name: string, vapourPressurePa: number, temperatureK: number): number {
@@ -32,4 +35,18 @@ export function humidityFromWetBulb(temperatureK: number, wetBulbK: number, pres
   const coefficient = 6.53e-4 * (1 + 9.44e-4 * wetBulbC);
   const vapour = saturationVapourPressure(wetBulbK) - coefficient * pressurePa * (temperatureK - wetBulbK);
   return share("wet bulb", vapour, temperatureK);
+}
+
+/**
+ * @param temperatureK - air temperature
+ * @param relativeHumidity - 0..1
+ * @returns dew point in kelvins; air drier than any dew point in the domain has the lowest of it
+ * @throws {RangeError} outside those ranges
+ */
+export function dewPointOf(temperatureK: number, relativeHumidity: number): number {
+  requireRange("humidity", relativeHumidity, 0, 1);
+  const vapour = relativeHumidity * saturationVapourPressure(temperatureK);
+  const { min } = TEMPERATURE_DOMAIN_K;
+  if (vapour <= saturationVapourPressure(min)) return min;
+  return bisectFalling((dewPoint) => vapour - saturationVapourPressure(dewPoint), min, temperatureK);
 }

@@ -18,13 +18,18 @@ import type {
   BuildEntry,
   Change,
   CheckEntry,
+  ClimateEntry,
   Entry,
   FaultEntry,
   FitEntry,
+  ForecastEntry,
   HeadersEntry,
+  HeatsEntry,
   LookEntry,
   OverrideEntry,
+  PlaceEntry,
   ProvenEntry,
+  RouteEntry,
   RunEntry,
   Setting,
   TeardownEntry,
@@ -108,6 +113,19 @@ export interface LogLine {
   readonly build: Build | undefined;
 }
 
+/** What is known of days to come. */
+export interface Ahead {
+  /** the newest word on each, by its name in small letters */
+  readonly places: ReadonlyMap<string, PlaceEntry>;
+  readonly forecasts: readonly ForecastEntry[];
+  /** the newest */
+  readonly heats: HeatsEntry | undefined;
+  readonly routes: readonly RouteEntry[];
+  readonly climates: readonly ClimateEntry[];
+}
+
+export const placeKey = (name: string): string => name.trim().toLowerCase();
+
 type Adjusted = Readonly<Partial<Record<AdjustEntry["set"]["what"], AdjustEntry>>>;
 
 export interface Present {
@@ -149,6 +167,7 @@ export interface Present {
   readonly schools: Schools;
   readonly fits: readonly DoneFit[];
   readonly worse: WorseFit | undefined;
+  readonly ahead: Ahead;
   /** when the newest entry was made; nothing in an empty log */
   readonly newest: string | undefined;
   readonly lines: readonly LogLine[];
@@ -223,6 +242,11 @@ interface Running {
   schools: Schools;
   done: DoneFit[];
   worse: WorseFit | undefined;
+  readonly places: Map<string, PlaceEntry>;
+  readonly forecasts: ForecastEntry[];
+  heats: HeatsEntry | undefined;
+  readonly routes: RouteEntry[];
+  readonly climates: ClimateEntry[];
 }
 
 /** A rig that gains carburettors fits their baseline; those it has keep what is fitted. */
@@ -375,6 +399,21 @@ function step(now: Running, entry: Entry): void {
       now.faultWords.push(entry);
       if (entry.is === "mended") now.reopenings.push(reopenedByMending(entry.fault));
       return;
+    case "place":
+      now.places.set(placeKey(entry.name), entry);
+      return;
+    case "forecast":
+      now.forecasts.push(entry);
+      return;
+    case "heats":
+      now.heats = entry;
+      return;
+    case "route":
+      now.routes.push(entry);
+      return;
+    case "climate":
+      now.climates.push(entry);
+      return;
     case "import":
     case "note":
     case "strike":
@@ -458,6 +497,11 @@ export function fold(
     schools: USUAL_SCHOOLS,
     done: [],
     worse: undefined,
+    places: new Map(),
+    forecasts: [],
+    heats: undefined,
+    routes: [],
+    climates: [],
   };
   const lines = ordered.map((entry): LogLine => {
     const { settings: befores, build } = now;
@@ -472,6 +516,7 @@ export function fold(
   });
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
   const { adjusted, balances, runs, headers, proven, answers, faultWords, works, schools, done, worse } = now;
+  const { places, forecasts, heats, routes, climates } = now;
   return {
     builds,
     knownBuilds: correctedBuilds(builds),
@@ -498,6 +543,7 @@ export function fold(
     schools,
     fits: done,
     worse,
+    ahead: { places, forecasts, heats, routes, climates },
     newest: ordered.at(-1)?.at,
     lines,
   };

@@ -244,9 +244,9 @@ describe("reading a log file", () => {
     ["a list", "[1,2]", "notTamis", "not a Tamis log"],
     [
       "a newer version",
-      text((f) => ({ ...f, version: 7 })),
+      text((f) => ({ ...f, version: 8 })),
       "newerVersion",
-      "is version 7; this Tamis reads up to 6",
+      "is version 8; this Tamis reads up to 7",
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [
@@ -378,6 +378,19 @@ describe("a log of version 5", () => {
     const present = fold(read.file.rigs[0]?.entries ?? []);
     expect(present.air?.position).toBeUndefined();
     expect(present.build?.firing).toBeUndefined();
+  });
+});
+
+describe("a log of version 6", () => {
+  it("is read as it was: it knew nothing of days to come", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v6.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    const { ahead } = fold(read.file.rigs[0]?.entries ?? []);
+    expect(ahead).toEqual({ places: new Map(), forecasts: [], heats: undefined, routes: [], climates: [] });
   });
 });
 

@@ -57,6 +57,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 5, name: "parts on the bench", up: (record) => record },
     // Only what instruments add: an older file has none of it.
     { to: 6, name: "receivers and firing", up: (record) => record },
+    // Only new kinds of entry: places, forecasts, heats, routes, climates.
+    { to: 7, name: "the day ahead", up: (record) => record },
   ],
   LOG_VERSION,
 );

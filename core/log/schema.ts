@@ -5,6 +5,8 @@
 import * as z from "zod";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState, Box, Build, Proven, Setting, Stamp } from "./build-schema.ts";
+import { ClimateEntry, ForecastEntry, HeatsEntry, PlaceEntry, RouteEntry } from "./day-schema.ts";
+import { entry, EntryId, Instant, Position, Text } from "./entry-schema.ts";
 import { WorkNameSchema } from "./epochs.ts";
 import { FaultNameSchema } from "./fault-names.ts";
 import { mm, MOST_RIDDEN, within, Words } from "./measures-schema.ts";
@@ -17,25 +19,28 @@ import { TeardownStep } from "./teardown-names.ts";
 import { CheckName, CheckState, FindingName, MeasureName } from "./walk-round-names.ts";
 
 export { Box, Build, Proven, PROVEN, Setting, type JetPart, type LoggedCarburettor } from "./build-schema.ts";
+export {
+  ClimateEntry,
+  ClimateMonth,
+  ForecastEntry,
+  ForecastHour,
+  Heat,
+  HeatsEntry,
+  MOST_HEATS,
+  MOST_HOURS,
+  MOST_ROUTE_POINTS,
+  PlaceEntry,
+  PRESSURE_TOLD,
+  RouteEntry,
+} from "./day-schema.ts";
+export { EntryId, Instant, Position } from "./entry-schema.ts";
 export { PlugReading } from "./readings/plug.ts";
 export { Reading } from "./readings/reading.ts";
 
-const Text = z.string().trim().max(2000);
-
-/** `look:k3f9…`: says what it points at, so files and logs are readable. */
-export const EntryId = z
-  .string()
-  .regex(
-    /^(build|box|base|air|check|override|fit|look|work|teardown|adjust|balance|headers|run|import|note|strike|proven|school|answer|fault):[A-Za-z0-9-]{4,60}$/,
-    "an entry's id looks like look:k3f9-01",
-  );
 export const PhotoId = z
   .string()
   .regex(/^photo:[A-Za-z0-9-]{4,60}$/, "a photo's id looks like photo:k3f9-01");
 export const RigId = z.string().regex(/^rig:[A-Za-z0-9-]{4,60}$/, "a rig's id looks like rig:enduro-27");
-
-/** With the offset of the place, so that the day and the hour are the tuner's own. */
-export const Instant = z.iso.datetime({ offset: true });
 
 export const Header = z.strictObject({
   id: RigId,
@@ -46,9 +51,6 @@ export const Header = z.strictObject({
   simulated: z.boolean().optional(),
 });
 export type Header = z.infer<typeof Header>;
-
-const entry = <K extends string, S extends z.core.$ZodLooseShape>(kind: K, shape: S) =>
-  z.strictObject({ id: EntryId, at: Instant, kind: z.literal(kind), ...shape });
 
 export const BuildEntry = entry("build", {
   build: Build,
@@ -123,15 +125,6 @@ export const TeardownEntry = entry("teardown", {
   photos: z.array(PhotoRef).max(12),
 });
 export type TeardownEntry = z.infer<typeof TeardownEntry>;
-
-/** Degrees, north and east. */
-export const Position = z.strictObject({
-  latitude: z.number().min(-90).max(90),
-  longitude: z.number().min(-180).max(180),
-  /** as the satellites told it, above the ellipsoid: where the true height is known too, the two tell the difference */
-  heightM: z.number().min(-600).max(9000).optional(),
-});
-export type Position = z.infer<typeof Position>;
 
 /** The air as the instrument showed it; what follows from it is computed, never stored. */
 export const AirEntry = entry("air", {
@@ -325,12 +318,17 @@ export const Entry = z.discriminatedUnion("kind", [
   SchoolEntry,
   AnswerEntry,
   FaultEntry,
+  PlaceEntry,
+  ForecastEntry,
+  HeatsEntry,
+  RouteEntry,
+  ClimateEntry,
 ]);
 export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 6;
+export const LOG_VERSION = 7;
 
 /** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

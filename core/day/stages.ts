@@ -1,0 +1,23 @@
+/** Heats and stretches as the judge is asked about them: every air that may come, with what it may be. */
+import type { Case, Group } from "../advice/case.ts";
+import { judgeOf } from "../advice/case.ts";
+import { judgeOver } from "../advice/judge-over.ts";
+import { questionOf } from "../advice/question.ts";
+import type { AirAhead } from "../forecast/air-ahead.ts";
+import type { Asked, Stage } from "./candidates.ts";
+
+/** @param weight - how much it counts beside the others */
+export function stageOf(open: Case, group: Group, { air, likely }: AirAhead, weight: number): Stage {
+  const judges = likely.map((one) => ({ judge: judgeOf(open, group, one.air), weight: one.weight }));
+  const judge = judgeOver(judges, "byChance");
+  const { isSafe } = questionOf(open, group, judge, air);
+  return { judge, isSafe, weight, dryDensityKgM3: air.dryDensityKgM3 };
+}
+
+/** @returns what is asked of every stage alike; @throws {RangeError} for no stages */
+export function askedOf(open: Case, group: Group, stages: readonly Stage[], first: AirAhead): Asked {
+  const [stage] = stages;
+  if (!stage) throw new RangeError("a day must have stages, got none");
+  const { build, options, fitted, changes, order } = questionOf(open, group, stage.judge, first.air);
+  return { build, options, fitted, changes, order };
+}

@@ -1,0 +1,82 @@
+/** A simulated weather service: the day as it comes, and what a forecast makes of it beforehand. */
+import { standardPressure } from "../air/barometer.ts";
+import { dewPointOf } from "../air/humidity.ts";
+import type { Weather } from "../forecast/forecast.ts";
+import { forecastSd, type Quantity } from "../forecast/forecast-error.ts";
+import type { ForecastHour } from "../log/schema.ts";
+import { instantText } from "../forecast/instants.ts";
+import { gaussianWalk } from "./wandering.ts";
+import type { Random } from "../numbers/random.ts";
+
+export interface DayOfWeather {
+  readonly elevationM: number;
+  /** at the place itself; hours since the day's midnight */
+  readonly at: (hour: number) => Weather;
+}
+
+const KELVIN = 273.15;
+
+/** A fair day or a dull one: coldest before sunrise, warmest in the afternoon, the glass slowly up or down. */
+export function drawDay(elevationM: number, random: Random): DayOfWeather {
+  const mean = KELVIN + 17 + 6 * random.normal() - 0.0045 * elevationM;
+  const swing = 3 + 5 * random.uniform();
+  const damp = 0.45 + 0.35 * random.uniform();
+  const glass = standardPressure(elevationM) * (1 + 0.007 * random.normal());
+  const drift = 25 * random.normal();
+  const wander = { t: gaussianWalk(random, 0.6), d: gaussianWalk(random, 0.6), p: gaussianWalk(random, 30) };
+  const dew = dewPointOf(Math.max(250, Math.min(320, mean)), damp);
+  return {
+    elevationM,
+    at: (hour) => {
+      const temperatureK = Math.min(
+        322,
+        Math.max(250, mean + swing * Math.cos((2 * Math.PI * (hour - 15)) / 24) + wander.t(hour)),
+      );
+      return {
+        temperatureK,
+        dewPointK: Math.max(245, Math.min(temperatureK - 0.2, dew + wander.d(hour))),
+        pressurePa: glass + drift * hour + wander.p(hour),
+      };
+    },
+  };
+}
+
+/** The error of a forecast: half of it stays for the day, half passes. */
+function missOf(quantity: Quantity, random: Random): (hour: number, madeAt: number) => number {
+  const [stays, passes] = [random.normal(), gaussianWalk(random, 1)];
+  return (hour, madeAt) => forecastSd(quantity, hour - madeAt) * Math.SQRT1_2 * (stays + passes(hour));
+}
+
+/**
+ * @param midnightMs - of the day's own midnight
+ * @param madeAt - hour of the day at which the forecast was made, below 0 the day before
+ * @returns hour by hour, as a service would tell it
+ */
+export function forecastFor(
+  day: DayOfWeather,
+  {
+    midnightMs,
+    offsetMin,
+    madeAt,
+    hours,
+  }: { midnightMs: number; offsetMin: number; madeAt: number; hours: number },
+  random: Random,
+): ForecastHour[] {
+  const miss = {
+    temperatureK: missOf("temperatureK", random),
+    dewPointK: missOf("dewPointK", random),
+    pressurePa: missOf("pressurePa", random),
+  };
+  return Array.from({ length: hours }, (_, hour): ForecastHour => {
+    const true_ = day.at(hour);
+    const said = (name: Quantity) => true_[name] + miss[name](hour, madeAt);
+    const temperatureK = Math.round(10 * said("temperatureK")) / 10;
+    const dewPointK = Math.min(temperatureK, Math.round(10 * said("dewPointK")) / 10);
+    return {
+      at: instantText(midnightMs + hour * 3_600_000, offsetMin),
+      temperatureK,
+      humidity: { kind: "dewPoint", temperatureK: dewPointK },
+      pressure: { kind: "station", pressurePa: Math.round(said("pressurePa")) },
+    };
+  });
+}
