@@ -22,7 +22,7 @@ const CORE_ROOMS = {
   advice: ["numbers", "units", "air", "carburettor", "log", "rig", "looks", "belief", "faults", "idle"],
   forecast: ["units", "numbers", "air", "log"],
   day: ["units", "air", "carburettor", "log", "rig", "belief", "advice", "forecast"],
-  route: ["units", "numbers", "air", "carburettor", "log", "rig", "advice", "forecast", "day"],
+  route: ["units", "air", "carburettor", "log", "rig", "advice", "forecast", "day", "satellites"],
   pack: ["units", "numbers", "air", "carburettor", "log", "rig", "belief", "looks", "advice", "forecast"],
   idle: ["numbers", "units", "log"],
   balance: ["units"],

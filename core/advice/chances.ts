@@ -13,12 +13,12 @@ const DRAW_SEED = 45165;
 
 const normals = new Map<number, readonly Float64Array[]>();
 
-/** Standard normals of one size, drawn once. */
-function standardDraws(size: number): readonly Float64Array[] {
+/** Standard normals of one size, drawn once: the first of many are the few that were asked before. */
+function standardDraws(size: number, count: number): readonly Float64Array[] {
   const known = normals.get(size);
-  if (known) return known;
+  if (known && known.length >= count) return known.slice(0, count);
   const random = seededRandom(DRAW_SEED);
-  const drawn = Array.from({ length: DRAWS }, () =>
+  const drawn = Array.from({ length: count }, () =>
     Float64Array.from({ length: size }, () => random.normal()),
   );
   normals.set(size, drawn);
@@ -27,18 +27,16 @@ function standardDraws(size: number): readonly Float64Array[] {
 
 const beliefDraws = new WeakMap<Belief, readonly Float64Array[]>();
 
-/** @returns what the unknowns may be in so many draws */
-function drawnFrom({ mean, covariance }: Belief, draws: number): Float64Array[] {
+/** @returns what the unknowns may be in so many draws, the same ones whenever asked */
+export function drawnFrom({ mean, covariance }: Belief, draws: number): Float64Array[] {
   const size = mean.length;
   const lower = cholesky(covariance);
-  return standardDraws(size)
-    .slice(0, draws)
-    .map((z) => {
-      const draw = new Float64Array(mean);
-      for (let i = 0; i < size; i += 1)
-        for (let j = 0; j <= i; j += 1) draw[i] = (draw[i] ?? 0) + (lower[i * size + j] ?? 0) * (z[j] ?? 0);
-      return draw;
-    });
+  return standardDraws(size, draws).map((z) => {
+    const draw = new Float64Array(mean);
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j <= i; j += 1) draw[i] = (draw[i] ?? 0) + (lower[i * size + j] ?? 0) * (z[j] ?? 0);
+    return draw;
+  });
 }
 
 /** @returns what the unknowns may be, the same draws whenever the same belief is asked */

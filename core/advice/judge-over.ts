@@ -1,8 +1,8 @@
 /** One question over several airs: those that a heat may have, those of a whole day, those along a climb. */
 import { perZone } from "../carburettor/zones.ts";
-import type { Judged, SettingJudge } from "./judge-setting.ts";
-import { settingKey } from "./judge-setting.ts";
 import type { Setting } from "../log/schema.ts";
+import type { MixturePoint } from "../looks/line.ts";
+import { memoised, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 export interface Weighed {
   readonly judge: SettingJudge;
@@ -39,8 +39,22 @@ function merged(
   };
 }
 
+/** The mean of some lines: what is asked of it is asked of the middle of all airs. */
+function meanPoint(all: readonly { point: MixturePoint; weight: number }[]): MixturePoint {
+  const row = new Float64Array(all[0]?.point.row.length ?? 0);
+  const authority = { pilot: 0, needle: 0, main: 0 };
+  let shift = 0;
+  for (const { point, weight } of all) {
+    shift += weight * point.shift;
+    for (const path of ["pilot", "needle", "main"] as const)
+      authority[path] += weight * point.authority[path];
+    point.row.forEach((x, i) => (row[i] = (row[i] ?? 0) + weight * x));
+  }
+  return { shift, authority, row };
+}
+
 /**
- * @param weighed - one at least; what is asked of lines is asked of the one that counts most
+ * @param weighed - one at least; lines are the mean of theirs
  * @throws {RangeError} for none, or weights that do not add to more than 0
  */
 export function judgeOver(weighed: readonly Weighed[], danger: Danger): SettingJudge {
@@ -48,22 +62,21 @@ export function judgeOver(weighed: readonly Weighed[], danger: Danger): SettingJ
   const [first] = weighed;
   if (!first || !(total > 0)) throw new RangeError(`airs must count for more than 0 together, got ${total}`);
   if (weighed.length === 1) return first.judge;
-  const main = weighed.reduce((a, b) => (b.weight > a.weight ? b : a)).judge;
-  const known = new Map<string, Judged>();
-  const judge = (setting: Setting): Judged => {
-    const key = settingKey(setting);
-    const before = known.get(key);
-    if (before) return before;
-    const all = weighed.map((one) => ({ judged: one.judge.judge(setting), weight: one.weight / total }));
-    const now = merged(setting, all, danger);
-    known.set(key, now);
-    return now;
-  };
+  const shares = weighed.map(({ judge, weight }) => ({ judge, weight: weight / total }));
   return {
-    beliefs: main.beliefs,
-    weights: main.weights,
-    lines: main.lines,
-    judge,
+    beliefs: first.judge.beliefs,
+    weights: first.judge.weights,
+    lines: memoised((setting) => {
+      const all = shares.map(({ judge, weight }) => ({ at: judge.lines(setting), weight }));
+      return perZone((zone) => meanPoint(all.map(({ at, weight }) => ({ point: at[zone], weight }))));
+    }),
+    judge: memoised((setting) =>
+      merged(
+        setting,
+        shares.map(({ judge, weight }) => ({ judged: judge.judge(setting), weight })),
+        danger,
+      ),
+    ),
     believing: (beliefs) =>
       judgeOver(
         weighed.map((one) => ({ judge: one.judge.believing(beliefs), weight: one.weight })),

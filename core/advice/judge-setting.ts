@@ -83,7 +83,8 @@ export function chanceRight(spread: Spread): number {
 export const settingKey = (s: Setting): string =>
   `${s.pilot} ${s.screwTurns} ${s.clip} ${s.main} ${s.shimMm}`;
 
-function memoised<T>(make: (setting: Setting) => T): (setting: Setting) => T {
+/** @returns the same, worked out once a setting */
+export function memoised<T>(make: (setting: Setting) => T): (setting: Setting) => T {
   const known = new Map<string, T>();
   return (setting) => {
     const key = settingKey(setting);

@@ -4,7 +4,7 @@ import { lockedParts } from "./choices.ts";
 import { CONTENT, type Judged } from "./judge-setting.ts";
 import { RULES } from "./moves.ts";
 import type { Plan, PlanQuestion } from "./plan.ts";
-import { stepOf } from "./jet-steps.ts";
+import { plainSizes, stepOf } from "./jet-steps.ts";
 
 export interface ToBuy {
   readonly part: JetPart;
@@ -18,10 +18,10 @@ export const WORTH_MONEY = 0.1;
 /** How far from the fitted jet the shop is searched, as a share of its number. */
 const REACH = 0.25;
 
-/** Sizes in reach of the card's, in step with those in the box. */
-function shopSizes(around: number, inStepWith: number, step: number): number[] {
-  const first = Math.ceil(((1 - REACH) * around - inStepWith) / step);
-  const last = Math.floor(((1 + REACH) * around - inStepWith) / step);
+/** Sizes in reach of one, in step with those in the box; @param reach - as a share of its number */
+export function shopSizes(around: number, inStepWith: number, step: number, reach = REACH): number[] {
+  const first = Math.ceil(((1 - reach) * around - inStepWith) / step);
+  const last = Math.floor(((1 + reach) * around - inStepWith) / step);
   return Array.from(
     { length: last - first + 1 },
     (_, i) => Math.round((inStepWith + (first + i) * step) * 10) / 10,
@@ -37,7 +37,8 @@ export function toBuy({ judge, build, options, isSafe }: PlanQuestion, { card, s
   const parts = (["main", "pilot"] as const).filter((part) => !locked.includes(part) && wanting(part));
   const found = parts.flatMap((part): ToBuy[] => {
     const inBox = options[part];
-    const sizes = shopSizes(card.setting[part], inBox[0] ?? card.setting[part], stepOf(inBox)).filter(
+    const plain = plainSizes(build, part);
+    const sizes = shopSizes(card.setting[part], plain[0] ?? card.setting[part], stepOf(plain)).filter(
       (size) => size > 0 && !inBox.includes(size),
     );
     const better = sizes
