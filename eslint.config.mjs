@@ -23,7 +23,7 @@ const CORE_ROOMS = {
   forecast: ["units", "numbers", "air", "log"],
   day: ["units", "air", "carburettor", "log", "rig", "belief", "advice", "forecast"],
   route: ["units", "air", "carburettor", "log", "rig", "advice", "forecast", "day", "satellites"],
-  pack: ["units", "numbers", "air", "carburettor", "log", "rig", "belief", "looks", "advice", "forecast"],
+  pack: ["units", "numbers", "air", "carburettor", "log", "rig", "belief", "looks", "advice", "forecast", "day"],
   idle: ["numbers", "units", "log"],
   balance: ["units"],
   logger: ["numbers", "units", "carburettor", "log"],
@@ -51,6 +51,7 @@ const CORE_ROOMS = {
     "logger",
     "forecast",
     "day",
+    "route",
   ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({

@@ -45,6 +45,13 @@ function cylindersState({ present: { balances }, build }: RigContext): string {
   return spread(last.afterPa) <= syncOf(build).vacuumSpreadPa ? "in step" : "out of step";
 }
 
+/** When the next heat starts. */
+function heatState({ present: { ahead } }: RigContext): string {
+  const now = localInstant();
+  const next = ahead.heats?.heats.find(({ at }) => Date.parse(at) > Date.parse(now));
+  return next && dayOf(next.at) === dayOf(now) ? timeOf(next.at) : "";
+}
+
 export const PLACES: readonly Place[] = [
   { name: "Today", path: "", key: "t", state: () => "", onPhone: true },
   {
@@ -94,8 +101,15 @@ export const PLACES: readonly Place[] = [
     key: "o",
     onPhone: true,
     state: ({ present }) => `${present.lines.length}`,
-    also: ["days"],
   },
+  {
+    name: "Day",
+    path: "day",
+    key: "d",
+    state: heatState,
+    also: ["route", "season", "places", "days"],
+  },
+  { name: "Pack", path: "pack", key: "p", state: () => "" },
 ];
 
 export const placeHref = (rigId: string, path: string): string =>

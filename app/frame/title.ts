@@ -17,6 +17,9 @@ const MORE: Readonly<Record<string, string>> = {
   logger: "Logger’s file",
   map: "Map of the mixture",
   days: "Days like today",
+  route: "Route",
+  season: "Season",
+  places: "Places",
 };
 
 /** @param address - `/rigs/x/look` */

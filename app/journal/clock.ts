@@ -2,3 +2,20 @@
 import dayjs from "dayjs";
 
 export const localInstant = (date: Date = new Date()): string => dayjs(date).format("YYYY-MM-DDTHH:mm:ssZ");
+
+/** Minutes east of Greenwich of this device's clock when it shows that: put on and back as its place does it. */
+export function wallClock(shownMs: number): number {
+  const shown = new Date(shownMs);
+  const here = new Date(
+    shown.getUTCFullYear(),
+    shown.getUTCMonth(),
+    shown.getUTCDate(),
+    shown.getUTCHours(),
+    shown.getUTCMinutes(),
+  );
+  return -here.getTimezoneOffset();
+}
+
+/** @returns the instant at which this device's clock shows a day and a time, `2026-05-23` and `14:30` */
+export const instantAt = (day: string, time: string): string =>
+  localInstant(dayjs(`${day}T${time}`).toDate());

@@ -10,6 +10,11 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { DayAnswer } from "#core/day/day-answer.ts";
+import type { PackAsked } from "#core/pack/asked.ts";
+import type { SeasonMonth } from "#core/pack/pack-answer.ts";
+import type { PackList } from "#core/pack/pack-list.ts";
+import type { RouteAnswer } from "#core/route/route-answer.ts";
 import type { Whose } from "#core/advice/whose.ts";
 import { heardBy, keepSaid } from "#app/store/instruments.ts";
 import { keepLastAdvice, readLastAdvice, type RigFaceKept } from "#app/store/last-advice.ts";
@@ -183,3 +188,34 @@ export const askLambdaMap = (
   entries: readonly Entry[],
   carburettor: number,
 ): Promise<LambdaMap> => ask(revision, entries, { ask: "lambdaMap", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askDay = (
+  revision: string,
+  entries: readonly Entry[],
+  carburettor: number,
+): Promise<DayAnswer | undefined> => ask(revision, entries, { ask: "day", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askRoute = (
+  revision: string,
+  entries: readonly Entry[],
+  routeId: string,
+  carburettor: number,
+): Promise<RouteAnswer> => ask(revision, entries, { ask: "route", routeId, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askPack = (
+  revision: string,
+  entries: readonly Entry[],
+  asked: PackAsked,
+  carburettor: number,
+): Promise<PackList> => ask(revision, entries, { ask: "pack", asked, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askSeason = (
+  revision: string,
+  entries: readonly Entry[],
+  { place, elevationM }: { place: string; elevationM: number },
+  carburettor: number,
+): Promise<SeasonMonth[]> => ask(revision, entries, { ask: "season", place, elevationM, carburettor });

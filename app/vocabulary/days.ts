@@ -15,3 +15,18 @@ export function agoWords(at: string, now: Date): string {
 /** @returns does an instant lie on another day than now, by this device's calendar? */
 export const isAnotherDay = (at: string, now: Date): boolean =>
   at.slice(0, 10) !== dayjs(now).format("YYYY-MM-DD");
+
+export const MONTH_NAMES = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+] as const;

@@ -3,6 +3,8 @@ import * as Comlink from "comlink";
 import type { Entry, Header, LogFile } from "#core/log/schema.ts";
 import judgeAddress from "./judge.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Table } from "#core/forecast/table.ts";
+import type { TrackRead } from "./gpx.ts";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
@@ -38,6 +40,10 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.openPhoto(file))),
   readTone: async (porcelain: Spot, white: Spot): Promise<ToneRead> =>
     valueOf(await filing.call(async (remote) => await remote.readTone(porcelain, white))),
+  readTable: async (file: Blob): Promise<Table> =>
+    valueOf(await filing.call(async (remote) => await remote.readTable(file))),
+  readGpx: async (file: Blob, speedMs: number): Promise<readonly TrackRead[]> =>
+    valueOf(await filing.call(async (remote) => await remote.readGpx(file, speedMs))),
   makeDemo: (
     lastDay: string,
     offset: string,

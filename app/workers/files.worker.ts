@@ -10,6 +10,8 @@ const api: FilesApi = {
   shrinkPhoto,
   openPhoto,
   readTone,
+  readTable: async (file) => (await import("./tables.ts")).readTable(file),
+  readGpx: async (file, speedMs) => (await import("./gpx.ts")).readGpx(file, speedMs),
   makeDemo: demoMovedTo,
 };
 

@@ -27,9 +27,9 @@ interface Kept {
   readonly memory: ReplayMemory;
 }
 
-function answered<T>(work: () => T): Answer<T> {
+async function answered<T>(work: () => T | Promise<T>): Promise<Answer<T>> {
   try {
-    return { ok: true, value: work() };
+    return { ok: true, value: await work() };
   } catch (error) {
     const { name, message } = error instanceof Error ? error : new Error(String(error));
     return { ok: false, name, message };
@@ -44,7 +44,9 @@ const shown = (advice: Advice): Advice => ({
   surprises: advice.surprises.slice(-LOOKS_SHOWN),
 });
 
-function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof Answers] {
+type AnyAnswer = Answers[keyof Answers];
+
+function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Promise<AnyAnswer> {
   const messages = opened.heard;
   switch (question.ask) {
     case "advice":
@@ -69,11 +71,33 @@ function answerTo({ opened, memory }: Kept, question: Question): Answers[keyof A
       return nearestNeedles(opened, question.wanted, question.carburettor);
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
+    case "day":
+    case "route":
+    case "pack":
+    case "season":
+      return aheadAnswer(opened, question);
     case "outlook":
       return outlook(opened, question.zone, { messages, memory }).map((row) => ({
         ...row,
         advice: shown(row.advice),
       }));
+  }
+}
+
+type AheadQuestion = Extract<Question, { ask: "day" | "route" | "pack" | "season" }>;
+
+/** Days to come are asked about now and then: what answers is loaded then. */
+async function aheadAnswer(opened: Case, question: AheadQuestion): Promise<AnyAnswer> {
+  const { dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } = await import("./ahead.ts");
+  switch (question.ask) {
+    case "day":
+      return dayAnswer(opened, question.carburettor);
+    case "route":
+      return routeAnswer(opened, question.routeId, question.carburettor);
+    case "pack":
+      return packAnswer(opened, PackAsked.parse(question.asked), question.carburettor);
+    case "season":
+      return seasonAnswer(opened, question.place, question.elevationM, question.carburettor);
   }
 }
 
@@ -101,17 +125,17 @@ export function judgeApi(): JudgeApi {
     return before?.revision === since ? [...before.entries, ...sent] : undefined;
   };
   return {
-    answer: (revision, question) => {
+    answer: async (revision, question) => {
       const found = [...rigs.values()].find((kept) => kept.revision === revision);
       return found ? answered(() => answerTo(found, question)) : unknown(revision);
     },
-    open: (log, question) => {
+    open: async (log, question) => {
       const { rigId, revision, heard } = log;
-      const read = answered(() => allEntries(log));
+      const read = await answered(() => allEntries(log));
       if (!read.ok) return read;
       const entries = read.value;
       if (!entries) return unknown(log.since ?? revision);
-      return answered(() => {
+      return answered(async () => {
         const messages = z.array(InstrumentMessage).parse(heard);
         const before = rigs.get(rigId);
         const memory =
@@ -119,7 +143,10 @@ export function judgeApi(): JudgeApi {
         const opened = openCase(entries, { messages, memory });
         const kept = { revision, entries, opened, memory };
         remember(rigId, kept);
-        return { said: instrumentMessages(opened.replayed, messages), answer: answerTo(kept, question) };
+        return {
+          said: instrumentMessages(opened.replayed, messages),
+          answer: await answerTo(kept, question),
+        };
       });
     },
   };

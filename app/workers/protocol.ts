@@ -17,6 +17,13 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { DayAnswer } from "#core/day/day-answer.ts";
+import type { PackAsked } from "#core/pack/asked.ts";
+import type { SeasonMonth } from "#core/pack/pack-answer.ts";
+import type { PackList } from "#core/pack/pack-list.ts";
+import type { RouteAnswer } from "#core/route/route-answer.ts";
+import type { TrackRead } from "./gpx.ts";
+import type { Table } from "#core/forecast/table.ts";
 import type { Whose } from "#core/advice/whose.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
@@ -65,6 +72,19 @@ export type Question =
   | { readonly ask: "nearest"; readonly wanted: WhichNeedle; readonly carburettor?: number }
   /** What a setting, a part, an air would do that nobody has fitted or met. */
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
+  /** The heats of the day with their cards; nothing where none were named. */
+  | { readonly ask: "day"; readonly carburettor?: number }
+  /** One setting for a way, and where to stop and change. */
+  | { readonly ask: "route"; readonly routeId: string; readonly carburettor?: number }
+  /** What to take for an event, a month, a range of air. */
+  | { readonly ask: "pack"; readonly asked: PackAsked; readonly carburettor?: number }
+  /** A year's air at a place and the jets it asks for. */
+  | {
+      readonly ask: "season";
+      readonly place: string;
+      readonly elevationM: number;
+      readonly carburettor?: number;
+    }
   /** The advice after each tone that a plug in a zone could show. */
   | { readonly ask: "outlook"; readonly zone: Zone };
 
@@ -80,6 +100,10 @@ export interface Answers {
   readonly lambdaMap: LambdaMap;
   readonly parts: PartsAnswer;
   readonly nearest: NeedleNear[];
+  readonly day: DayAnswer | undefined;
+  readonly route: RouteAnswer;
+  readonly pack: PackList;
+  readonly season: SeasonMonth[];
 }
 
 export interface Opened {
@@ -90,9 +114,9 @@ export interface Opened {
 
 export interface JudgeApi {
   /** About a log that it has. */
-  answer(revision: string, question: Question): Answer<Answers[keyof Answers]> | UnknownLog;
+  answer(revision: string, question: Question): Promise<Answer<Answers[keyof Answers]> | UnknownLog>;
   /** Takes a log in, parsed and sifted, and answers the first question about it in the same breath. */
-  open(log: LogSent, question: Question): Answer<Opened> | UnknownLog;
+  open(log: LogSent, question: Question): Promise<Answer<Opened> | UnknownLog>;
 }
 
 /** JPEG, as the worker that scales photos down makes them. */
@@ -121,5 +145,9 @@ export interface FilesApi {
   /** Keeps a photo for {@link readTone}; the newest only. */
   openPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
   readTone(porcelain: Spot, white: Spot): Answer<ToneRead>;
+  /** A table of figures in a text file, CSV or JSON. */
+  readTable(file: Blob): Promise<Answer<Table>>;
+  /** The tracks and routes of a GPX file. */
+  readGpx(file: Blob, speedMs: number): Promise<Answer<readonly TrackRead[]>>;
   makeDemo(lastDay: string, offset: string): readonly { header: Header; entries: readonly Entry[] }[];
 }

@@ -19,7 +19,10 @@ export interface Wanted {
 }
 
 export interface Moment {
-  readonly air: AirAhead;
+  readonly ms: number;
+  readonly dryDensityKgM3: number;
+  /** sd of its logarithm */
+  readonly lnDrySd: number;
   readonly parts: Readonly<Record<WantedPart, Wanted>>;
 }
 
@@ -103,6 +106,13 @@ export function wantedOver(
       const ask = (by: number) => between(here + by, at, lines[part]);
       return { value: ask(0), low: ask(-air.lnDrySd), high: ask(air.lnDrySd) };
     };
-    return { air, parts: { screwTurns: of("screwTurns"), clip: of("clip"), main: of("main") } };
+    const { ms, lnDrySd } = air;
+    const { dryDensityKgM3 } = air.air;
+    return {
+      ms,
+      dryDensityKgM3,
+      lnDrySd,
+      parts: { screwTurns: of("screwTurns"), clip: of("clip"), main: of("main") },
+    };
   });
 }

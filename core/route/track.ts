@@ -50,27 +50,40 @@ const hasHeight = ({ elevationM }: TrackPoint): boolean =>
   elevationM !== undefined && elevationM >= ELEVATION_DOMAIN_M.min && elevationM <= ELEVATION_DOMAIN_M.max;
 
 /** Heights that were not told lie between those that were. */
-function heightsFilled(points: readonly TrackPoint[]): number[] {
-  const told = points.flatMap((point, i) => (hasHeight(point) ? [i] : []));
-  const heights = new Array<number>(points.length);
-  let next = 0;
+function heightsFilled(points: readonly TrackPoint[]): Float64Array {
+  const heights = new Float64Array(points.length).fill(Number.NaN);
+  let last = -1;
   for (let i = 0; i < points.length; i += 1) {
-    while (next < told.length && (told[next] ?? 0) < i) next += 1;
-    const [before, after] = [told[next - 1], told[next]];
-    const [a, b] = [points[before ?? after ?? 0]?.elevationM, points[after ?? before ?? 0]?.elevationM];
-    const share =
-      before === undefined || after === undefined || after === before ? 0 : (i - before) / (after - before);
-    heights[i] = (a ?? 0) + share * ((b ?? 0) - (a ?? 0));
+    const point = points[i];
+    if (!point || !hasHeight(point)) continue;
+    const here = point.elevationM ?? 0;
+    const before = last < 0 ? here : (heights[last] ?? here);
+    for (let j = last + 1; j < i; j += 1)
+      heights[j] = last < 0 ? here : before + ((here - before) * (j - last)) / (i - last);
+    heights[i] = here;
+    last = i;
   }
-  return heights;
+  const end = heights[last] ?? 0;
+  return last < 0 ? heights.fill(0) : heights.fill(end, last + 1);
 }
 
 /** The middle one of a few heights: a spike is none of them. */
-function withoutSpikes(heights: readonly number[]): number[] {
+function withoutSpikes(heights: Float64Array): Float64Array {
   const half = Math.floor(MEDIAN_OF / 2);
+  const about = new Float64Array(MEDIAN_OF);
   return heights.map((_, i) => {
-    const about = heights.slice(Math.max(0, i - half), i + half + 1).sort((a, b) => a - b);
-    return about[Math.floor(about.length / 2)] ?? 0;
+    const from = Math.max(0, i - half);
+    const count = Math.min(heights.length, i + half + 1) - from;
+    for (let k = 0; k < count; k += 1) {
+      const height = heights[from + k] ?? 0;
+      let place = k;
+      while (place > 0 && (about[place - 1] ?? 0) > height) {
+        about[place] = about[place - 1] ?? 0;
+        place -= 1;
+      }
+      about[place] = height;
+    }
+    return about[Math.floor(count / 2)] ?? 0;
   });
 }
 
@@ -107,7 +120,7 @@ function ridable(points: readonly TrackPoint[]): { kept: TrackPoint[]; spikes: n
 
 function stepsOf(
   points: readonly TrackPoint[],
-  heights: readonly number[],
+  heights: Float64Array,
   speedMs: number,
   timed: boolean,
 ): Step[] {

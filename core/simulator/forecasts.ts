@@ -16,8 +16,15 @@ export interface DayOfWeather {
 
 const KELVIN = 273.15;
 
-/** A fair day or a dull one: coldest before sunrise, warmest in the afternoon, the glass slowly up or down. */
-export function drawDay(elevationM: number, random: Random): DayOfWeather {
+/**
+ * A fair day or a dull one: coldest before sunrise, warmest in the afternoon, the glass slowly up or down.
+ * @param through - what the day is like at an hour of it; any day of the year without
+ */
+export function drawDay(
+  elevationM: number,
+  random: Random,
+  through?: { readonly hour: number; readonly weather: Weather },
+): DayOfWeather {
   const mean = KELVIN + 17 + 6 * random.normal() - 0.0045 * elevationM;
   const swing = 3 + 5 * random.uniform();
   const damp = 0.45 + 0.35 * random.uniform();
@@ -25,17 +32,29 @@ export function drawDay(elevationM: number, random: Random): DayOfWeather {
   const drift = 25 * random.normal();
   const wander = { t: gaussianWalk(random, 0.6), d: gaussianWalk(random, 0.6), p: gaussianWalk(random, 30) };
   const dew = dewPointOf(Math.max(250, Math.min(320, mean)), damp);
+  const drawn = (hour: number): Weather => {
+    const temperatureK = Math.min(
+      322,
+      Math.max(250, mean + swing * Math.cos((2 * Math.PI * (hour - 15)) / 24) + wander.t(hour)),
+    );
+    return {
+      temperatureK,
+      dewPointK: Math.max(245, Math.min(temperatureK - 0.2, dew + wander.d(hour))),
+      pressurePa: glass + drift * hour + wander.p(hour),
+    };
+  };
+  if (!through) return { elevationM, at: drawn };
+  const then = drawn(through.hour);
+  const off = (name: keyof Weather) => through.weather[name] - then[name];
   return {
     elevationM,
     at: (hour) => {
-      const temperatureK = Math.min(
-        322,
-        Math.max(250, mean + swing * Math.cos((2 * Math.PI * (hour - 15)) / 24) + wander.t(hour)),
-      );
+      const { temperatureK, dewPointK, pressurePa } = drawn(hour);
+      const warm = temperatureK + off("temperatureK");
       return {
-        temperatureK,
-        dewPointK: Math.max(245, Math.min(temperatureK - 0.2, dew + wander.d(hour))),
-        pressurePa: glass + drift * hour + wander.p(hour),
+        temperatureK: warm,
+        dewPointK: Math.min(warm - 0.2, dewPointK + off("dewPointK")),
+        pressurePa: pressurePa + off("pressurePa"),
       };
     },
   };
@@ -68,8 +87,8 @@ export function forecastFor(
     pressurePa: missOf("pressurePa", random),
   };
   return Array.from({ length: hours }, (_, hour): ForecastHour => {
-    const true_ = day.at(hour);
-    const said = (name: Quantity) => true_[name] + miss[name](hour, madeAt);
+    const comes = day.at(hour);
+    const said = (name: Quantity) => comes[name] + miss[name](hour, madeAt);
     const temperatureK = Math.round(10 * said("temperatureK")) / 10;
     const dewPointK = Math.min(temperatureK, Math.round(10 * said("dewPointK")) / 10);
     return {
@@ -79,4 +98,18 @@ export function forecastFor(
       pressure: { kind: "station", pressurePa: Math.round(said("pressurePa")) },
     };
   });
+}
+
+/** The line with which the simulated service marks its files. */
+export const SIMULATED_FORECAST = "# simulated";
+
+/** @returns the same as a file such as a service would send: times by the place's own clock */
+export function forecastCsv(hours: readonly ForecastHour[]): string {
+  const rows = hours.map(({ at, temperatureK, humidity, pressure }) => {
+    const celsius = (kelvin: number) => (kelvin - KELVIN).toFixed(1);
+    const dew = humidity.kind === "dewPoint" ? celsius(humidity.temperatureK) : "";
+    return `${at.slice(0, 10)} ${at.slice(11, 16)},${celsius(temperatureK)},${dew},${((pressure?.pressurePa ?? 0) / 100).toFixed(1)}`;
+  });
+  const heads = "time,temperature (°C),dew point (°C),station pressure (hPa)";
+  return [`${SIMULATED_FORECAST},,,`, heads, ...rows, ""].join("\n");
 }

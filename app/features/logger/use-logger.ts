@@ -4,7 +4,7 @@ import type { Mapping } from "#core/logger/mapping.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { keepMapping, readMapping } from "#app/store/logger-mappings.ts";
+import { loggerMappings } from "#app/store/mappings.ts";
 import { toSI } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
@@ -59,7 +59,7 @@ export function useLogger() {
   const open = (file: Blob, name: string) =>
     attempt(async () => {
       const looked = await logger.lookAt(file, fuelFromLog(build.fuel).stoichiometric);
-      const known = await readMapping(looked.headKey);
+      const known = await loggerMappings.read(looked.headKey);
       startTransition(() => {
         setOpened({ file, name, looked, known: known !== undefined });
         // Where the figures begin belongs to this file, what they mean to its heads.
@@ -84,7 +84,7 @@ export function useLogger() {
       reading.current = new AbortController();
       const found = await logger.reduce(task, setProgress, reading.current.signal);
       startTransition(() => setReduced(found));
-      await keepMapping(looked.headKey, chosen);
+      await loggerMappings.keep(looked.headKey, chosen);
     });
 
   const simulate = () =>

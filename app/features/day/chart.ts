@@ -1,0 +1,132 @@
+/** The day drawn: the air that burns with its doubt, and what it wants of a part beside what is planned. */
+import type { EChartsCoreOption } from "echarts/core";
+import type { DayPlan } from "#core/day/plan-day.ts";
+import type { Moment, WantedPart } from "#core/day/wanted.ts";
+import { partValue, PART_NAMES } from "#app/vocabulary/parts.ts";
+import { localInstant } from "#app/journal/clock.ts";
+import { BODY } from "#app/theme/theme.ts";
+
+interface Drawn {
+  readonly plan: DayPlan;
+  readonly moments: readonly Moment[];
+  readonly part: WantedPart;
+  /** dry density of the baseline's air */
+  readonly baseKgM3: number;
+}
+
+type Point = [string, number];
+
+const wall = (ms: number): string => localInstant(new Date(ms)).slice(0, 16);
+const QUIET = "var(--quiet)";
+const round = (value: number): number => Number(value.toFixed(3));
+
+/** A band as two lines on top of each other: the lower one is not seen. */
+function band(name: string, low: readonly Point[], high: readonly Point[], axis: number) {
+  const common = {
+    type: "line",
+    symbol: "none",
+    lineStyle: { opacity: 0 },
+    stack: name,
+    xAxisIndex: axis,
+    yAxisIndex: axis,
+    silent: true,
+    tooltip: { show: false },
+  };
+  return [
+    { ...common, name: `${name} from`, data: low },
+    {
+      ...common,
+      name: `${name} to`,
+      data: high.map(([at, value], i): Point => [at, round(value - (low[i]?.[1] ?? value))]),
+      areaStyle: { color: "var(--doubt)", opacity: 1 },
+    },
+  ];
+}
+
+const line = (name: string, data: readonly Point[], axis: number, more: object = {}) => ({
+  type: "line",
+  name,
+  data,
+  symbol: "none",
+  xAxisIndex: axis,
+  yAxisIndex: axis,
+  itemStyle: { color: "var(--ink)" },
+  lineStyle: { color: "var(--ink)", width: 2 },
+  ...more,
+});
+
+/** The planned part from heat to heat, on to the end of the last one. */
+function planned({ heats }: DayPlan, part: WantedPart): Point[] {
+  const points = heats.map(({ heat, setting }): Point => [wall(Date.parse(heat.at)), setting[part]]);
+  const last = heats.at(-1);
+  if (last) points.push([wall(Date.parse(last.heat.at) + last.heat.minutes * 60_000), last.setting[part]]);
+  return points;
+}
+
+/** @returns two drawings below each other on one clock */
+export function dayOption({ plan, moments, part, baseKgM3 }: Drawn): EChartsCoreOption {
+  const air = (z: number) =>
+    moments.map(({ ms, dryDensityKgM3, lnDrySd }): Point => [
+      wall(ms),
+      round(((100 * dryDensityKgM3) / baseKgM3) * Math.exp(z * lnDrySd)),
+    ]);
+  const wanted = (of: "value" | "low" | "high") =>
+    moments.map(({ ms, parts }): Point => [wall(ms), round(parts[part][of])]);
+  const low = wanted("low").map(([at, value], i): Point => [
+    at,
+    Math.min(value, wanted("high")[i]?.[1] ?? value),
+  ]);
+  const high = wanted("high").map(([at, value], i): Point => [
+    at,
+    Math.max(value, wanted("low")[i]?.[1] ?? value),
+  ]);
+  const xAxis = (gridIndex: number, show: boolean) => ({
+    type: "time",
+    gridIndex,
+    axisLabel: { show, color: QUIET, hideOverlap: true },
+    axisTick: { show },
+    axisLine: { lineStyle: { color: "var(--ink)" }, onZero: false },
+  });
+  const yAxis = (gridIndex: number, name: string, formatter: string | ((value: number) => string)) => ({
+    type: "value",
+    gridIndex,
+    name,
+    nameLocation: "end",
+    nameTextStyle: { color: QUIET, align: "left", padding: [0, 0, 0, -44] },
+    scale: true,
+    splitNumber: 3,
+    axisLabel: { color: QUIET, formatter },
+    splitLine: { lineStyle: { color: "var(--hairline)" } },
+  });
+  return {
+    aria: { enabled: true },
+    textStyle: { fontFamily: BODY, fontSize: 13 },
+    animation: false,
+    grid: [
+      { left: 56, right: 24, top: 30, height: 110 },
+      { left: 56, right: 24, top: 190, height: 120 },
+    ],
+    tooltip: { trigger: "axis" },
+    axisPointer: { link: [{ xAxisIndex: "all" }] },
+    xAxis: [xAxis(0, false), xAxis(1, true)],
+    yAxis: [
+      yAxis(0, "Air that burns, % of the baseline’s", "{value} %"),
+      yAxis(1, `${PART_NAMES[part]}: wanted, and as planned (blue)`, (value: number) =>
+        part === "screwTurns" ? value.toFixed(2) : partValue(part, round(value)),
+      ),
+    ],
+    series: [
+      ...band("air", air(-1), air(1), 0),
+      line("Air that burns", air(0), 0),
+      ...band("wanted", low, high, 1),
+      line("Wanted", wanted("value"), 1),
+      line("Planned", planned(plan, part), 1, {
+        step: "end",
+        symbol: "circle",
+        symbolSize: 8,
+        itemStyle: { color: "var(--petrol)" },
+        lineStyle: { color: "var(--petrol)", width: 2.5 },
+      }),
+    ],
+  };
+}

@@ -1,0 +1,173 @@
+import Button from "@mui/material/Button";
+import { useMemo, useState } from "react";
+import { redirect } from "react-router";
+import type { Route } from "./+types/route";
+import * as z from "zod";
+import { humidAir } from "#core/air/humid-air.ts";
+import type { DayAnswer } from "#core/day/day-answer.ts";
+import { WANTED_PARTS, type WantedPart } from "#core/day/wanted.ts";
+import type { HeatsEntry } from "#core/log/schema.ts";
+import { fromSI } from "#core/units/quantity.ts";
+import { AheadTabs } from "#app/frame/AheadTabs.tsx";
+import { useAnswer } from "#app/frame/use-answer.ts";
+import { useRig, type RigContext } from "#app/frame/use-rig.ts";
+import { localInstant } from "#app/journal/clock.ts";
+import { saveFile } from "#app/journal/export.ts";
+import { askDay } from "#app/journal/judge.ts";
+import { openRig } from "#app/journal/open-rig.ts";
+import { readSent, refused, saveEntry } from "#app/journal/save.ts";
+import { readPreferences } from "#app/store/preferences.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Choice } from "#app/ui/Choice.tsx";
+import { LazyChart } from "#app/ui/LazyChart.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { dayTitle } from "#app/vocabulary/days.ts";
+import { PART_NAMES } from "#app/vocabulary/parts.ts";
+import { dayOption } from "./chart.ts";
+import { ForecastPanel } from "./ForecastPanel.tsx";
+import { ForecastSent, heatsForm, type DayTexts } from "./form.ts";
+import { HeatList } from "./HeatList.tsx";
+import { HeatsForm } from "./HeatsForm.tsx";
+import { heatsCalendar } from "./ics.ts";
+import { useNow } from "./use-now.ts";
+import { sourceWords, totalsWords } from "./words.ts";
+
+const Intent = z.looseObject({ intent: z.enum(["forecast", "heats"]) });
+
+export async function clientAction({ params, request }: Route.ClientActionArgs) {
+  const said = readSent(Intent, await request.json(), "What was typed");
+  if (!said.ok) return said.answer;
+  await openRig(params.rigId);
+  if (said.sent.intent === "heats") {
+    const { length } = await readPreferences();
+    const read = readSent(heatsForm(length), said.sent);
+    if (!read.ok) return read.answer;
+    const problem = await saveEntry(params.rigId, "heats", read.sent);
+    return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/day`);
+  }
+  const read = readSent(ForecastSent, said.sent, "This forecast");
+  if (!read.ok) return read.answer;
+  const { simulated, ...forecast } = read.sent;
+  const problem = await saveEntry(params.rigId, "forecast", {
+    ...forecast,
+    ...(simulated && { simulated }),
+  });
+  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/day`);
+}
+
+/** Where and when, as it was said last. */
+function textsOf({ present, preferences }: RigContext): DayTexts {
+  const { heats } = present.ahead;
+  const { air } = present;
+  const elevationM = heats?.elevationM ?? air?.elevationM ?? 0;
+  const today = localInstant().slice(0, 10);
+  return {
+    day:
+      heats && (heats.heats[0]?.at.slice(0, 10) ?? "") >= today
+        ? (heats.heats[0]?.at.slice(0, 10) ?? today)
+        : today,
+    place: heats?.place ?? air?.place ?? "",
+    elevation: String(Number(fromSI("length", elevationM, preferences.length).toFixed(1))),
+    heats: (heats?.heats ?? []).map(({ name, at, minutes }) => ({
+      name,
+      time: at.slice(11, 16),
+      minutes: String(minutes),
+    })),
+  };
+}
+
+function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
+  const { header, build, preferences } = useRig();
+  const [part, setPart] = useState<WantedPart>("main");
+  const nowMs = useNow();
+  const { plan, moments, source } = answer;
+  const option = useMemo(
+    () => dayOption({ plan, moments, part, baseKgM3: humidAir(build.baseline.air).dryDensityKgM3 }),
+    [plan, moments, part, build],
+  );
+  const toCalendar = async () => {
+    const text = await heatsCalendar({
+      plan,
+      rig: `${header.plate} · ${header.name}`,
+      place: heats.place,
+      id: heats.id.replace(":", "-"),
+      madeAt: new Date(),
+    });
+    saveFile({
+      name: `tamis-heats-${heats.heats[0]?.at.slice(0, 10) ?? ""}.ics`,
+      blob: new Blob([text], { type: "text/calendar" }),
+    });
+  };
+  return (
+    <>
+      <p className="flush" role="status">
+        {totalsWords(plan)} {sourceWords(source, preferences)}
+      </p>
+      <HeatList plan={plan} nowMs={nowMs} />
+      <div className="row no-print">
+        <Button variant="outlined" onClick={() => void toCalendar()}>
+          To the calendar
+        </Button>
+        <span className="quiet">
+          An ICS file: each heat with its card, and half an hour’s warning of a change.
+        </span>
+      </div>
+      <section className="stack" aria-label="The day drawn">
+        <Choice
+          label="The air, and what it wants of the"
+          value={part}
+          options={WANTED_PARTS.map((value) => ({ value, text: PART_NAMES[value] }))}
+          onChange={setPart}
+        />
+        <LazyChart option={option} height={340} />
+      </section>
+    </>
+  );
+}
+
+export default function DayRoute() {
+  const context = useRig();
+  const { revision, entries, carburettor, present } = context;
+  const { heats } = present.ahead;
+  // Which list is being put right: a saved one is another.
+  const [editing, setEditing] = useState<string>();
+  const { value: answer, problem } = useAnswer(heats && `${revision} ${carburettor} day`, () =>
+    askDay(revision, entries, carburettor),
+  );
+  const texts = textsOf(context);
+  const first = heats?.heats[0]?.at;
+  const open = !heats || editing === heats.id;
+  return (
+    <div className="stack wide">
+      <AheadTabs />
+      <div>
+        <h1>{first === undefined ? "The day" : dayTitle(first)}</h1>
+        <p className="lead quiet">
+          A card for each heat, with as little spanner work as the day allows: a change comes when it gains
+          what a reading can show, not before.
+        </p>
+      </div>
+      {problem !== undefined && <Caution grave>The day could not be planned: {problem}</Caution>}
+      {heats && !answer && problem === undefined && <Working words="Planning the day…" />}
+      {heats && answer && <Planned answer={answer} heats={heats} />}
+      <section className="stack" aria-label="Heats">
+        <h2 className="label">Heats</h2>
+        {open ? (
+          <HeatsForm key={heats?.id ?? "new"} texts={texts} onDone={heats && (() => setEditing(undefined))} />
+        ) : (
+          <Button variant="outlined" className="start" onClick={() => setEditing(heats.id)}>
+            Other heats
+          </Button>
+        )}
+      </section>
+      <section className="stack" aria-label="Forecast">
+        <h2 className="label">Forecast</h2>
+        <ForecastPanel
+          place={texts.place}
+          elevationM={heats?.elevationM ?? present.air?.elevationM ?? 0}
+          day={texts.day}
+        />
+      </section>
+    </div>
+  );
+}

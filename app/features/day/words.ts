@@ -1,0 +1,85 @@
+/** The plan of a day in a tuner's words. */
+import type { AirSource } from "#core/day/air-source.ts";
+import type { DayAnswer } from "#core/day/day-answer.ts";
+import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
+import { LEAST_GAIN } from "#core/advice/plan.ts";
+import { formatQuantity } from "#core/units/quantity.ts";
+import { lossAsError } from "#app/vocabulary/changes.ts";
+import { percentWords } from "#app/vocabulary/parts.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+
+/** @param heats - that are ridden on these changes */
+export function gainWords({ gain, chanceBetter, safe }: HeatCard, heats: number): string {
+  const worth =
+    gain > 0
+      ? `worth ${lossAsError(gain / heats)} of mixture in ${heats === 1 ? "this heat" : `each of ${heats} heats`}`
+      : "for safety at the top";
+  return `Better with ${percentWords(chanceBetter)}, ${worth}.${safe ? "" : " Still too likely past the lean limit at the top: start richer."}`;
+}
+
+/** Smaller misses are the instrument's own. */
+const SAME_K = 0.5;
+const SAME_PA = 60;
+
+function learntWords({ learnt }: Pick<AirSource, "learnt">, units: Preferences): string {
+  if (!learnt) return "";
+  const { temperatureK, pressurePa } = learnt;
+  const kelvin = units.temperature === "°F" ? temperatureK * 1.8 : temperatureK;
+  const parts = [
+    ...(Math.abs(temperatureK) < SAME_K
+      ? []
+      : [`${Math.abs(kelvin).toFixed(1)} ${units.temperature} ${kelvin > 0 ? "warmer" : "colder"}`]),
+    ...(Math.abs(pressurePa) < SAME_PA
+      ? []
+      : [
+          `${formatQuantity("pressure", Math.abs(pressurePa), units.pressure)} ${pressurePa > 0 ? "higher" : "lower"}`,
+        ]),
+  ];
+  return parts.length === 0
+    ? " It was right so far."
+    : ` By the last one the air is ${parts.join(" and ")} than was said: the plan follows it.`;
+}
+
+/** @returns where the air of the day is known from */
+export function sourceWords(source: DayAnswer["source"], units: Preferences): string {
+  const { kind, place = "", readings, short } = source;
+  if (kind === "usual")
+    return "No air was read and there is no forecast: the air of the baseline is held, with the doubt of a day’s weather.";
+  if (kind === "held")
+    return `No forecast for that time: the air read last${place === "" ? "" : ` at ${place}`} is held, less sure with every hour.`;
+  const taken =
+    readings === 0
+      ? " No reading of the day yet."
+      : ` ${readings === 1 ? "One reading" : `${readings} readings`} of the place taken in.${learntWords(source, units)}`;
+  return `By the forecast${place === "" ? "" : ` for ${place}`}.${taken}${short ? " It does not tell all of the day: what it leaves out is held, with more doubt." : ""}`;
+}
+
+/** @returns what the plan saves in work against following every air */
+export function totalsWords({ changes, loss, heats }: DayPlan): string {
+  const planned =
+    changes.planned === 0
+      ? "Nothing to change all day"
+      : `${changes.planned} ${changes.planned === 1 ? "change" : "changes"} of parts all day`;
+  if (changes.eachHeat <= changes.planned) return `${planned}.`;
+  const apart = (loss.planned - loss.eachHeat) / Math.max(1, heats.length);
+  const cost =
+    apart < LEAST_GAIN ? "for less than a reading can show" : `for ${lossAsError(apart)} of mixture a heat`;
+  return `${planned}. Following every air would take ${changes.eachHeat}, ${cost}.`;
+}
+
+/** @returns `98.4 % ± 0.6`: the air that burns, of the baseline's */
+export function airShare(dryDensityKgM3: number, baseKgM3: number, lnSd: number): string {
+  return `${((100 * dryDensityKgM3) / baseKgM3).toFixed(1)} % ± ${(100 * lnSd).toFixed(1)}`;
+}
+
+/** @returns `in 12 min`, `in 2 h 05`, `now`, or nothing once it is over */
+export function countdownWords(startMs: number, minutes: number, nowMs: number): string | undefined {
+  const left = Math.ceil((startMs - nowMs) / 60_000);
+  if (left <= -minutes) return undefined;
+  if (left <= 0) return "now";
+  if (left < 100) return `in ${left} min`;
+  const hours = Math.floor(left / 60);
+  return hours < 48
+    ? `in ${hours} h ${String(left % 60).padStart(2, "0")}`
+    : `in ${Math.round(hours / 24)} days`;
+}

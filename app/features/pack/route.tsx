@@ -1,0 +1,104 @@
+import css from "./pack.module.css";
+import Button from "@mui/material/Button";
+import { useMemo, useState } from "react";
+import { fromSI } from "#core/units/quantity.ts";
+import { AheadTabs } from "#app/frame/AheadTabs.tsx";
+import { useAnswer } from "#app/frame/use-answer.ts";
+import { useRig, type RigContext } from "#app/frame/use-rig.ts";
+import { localInstant } from "#app/journal/clock.ts";
+import { askPack } from "#app/journal/judge.ts";
+import { printOnly } from "#app/ui/print.ts";
+import { Caution } from "#app/ui/Caution.tsx";
+import { Working } from "#app/ui/Working.tsx";
+import { readPack, type PackTexts } from "./form.ts";
+import { List } from "./List.tsx";
+import { PackFor } from "./PackFor.tsx";
+import { buyWords, needleWords, packedFor } from "./words.ts";
+
+/** The next days where this rig was last, a range about them, this month. */
+function startTexts({ present, preferences }: RigContext): PackTexts {
+  const { air, ahead } = present;
+  const elevationM = ahead.heats?.elevationM ?? air?.elevationM ?? 0;
+  const today = localInstant().slice(0, 10);
+  const first = ahead.heats?.heats[0]?.at.slice(0, 10) ?? today;
+  const height = String(Math.round(fromSI("length", elevationM, preferences.length)));
+  const warmth = (kelvin: number) =>
+    String(Math.round(fromSI("temperature", kelvin, preferences.temperature)));
+  return {
+    kind: ahead.forecasts.length > 0 || ahead.heats ? "event" : "range",
+    from: first > today ? first : today,
+    to: first > today ? first : today,
+    place: ahead.heats?.place ?? air?.place ?? "",
+    elevation: height,
+    month: String(Number(today.slice(5, 7))),
+    low: warmth((air?.temperatureK ?? 290) - 8),
+    high: warmth((air?.temperatureK ?? 290) + 8),
+    humidity: "60",
+    lowest: height,
+    highest: height,
+  };
+}
+
+export default function PackRoute() {
+  const context = useRig();
+  const { revision, entries, carburettor, preferences, header } = context;
+  const [texts, setTexts] = useState<PackTexts>(() => startTexts(context));
+  const read = useMemo(() => readPack(texts, preferences), [texts, preferences]);
+  const asked = read.ok ? read.asked : undefined;
+  const {
+    value: list,
+    working,
+    problem,
+  } = useAnswer(asked && `${revision} ${carburettor} ${JSON.stringify(asked)}`, () =>
+    askPack(revision, entries, asked as NonNullable<typeof asked>, carburettor),
+  );
+  const needle = list && needleWords(list);
+  return (
+    <div className="stack wide">
+      <div className="no-print">
+        <AheadTabs />
+      </div>
+      <div>
+        <h1>Pack</h1>
+        <p className="lead quiet no-print">
+          Which jets, grooves and washers turn out the best, over the air that may come and all that is not
+          known of this engine yet. Each figure is the chance that it is the one.
+        </p>
+        <p className="print-only">
+          <strong>
+            {header.plate} · {header.name}
+          </strong>
+          {asked && ` · ${packedFor(asked, preferences)}`}
+        </p>
+      </div>
+      <PackFor texts={texts} read={read} onTexts={setTexts} />
+      {problem !== undefined && <Caution grave>The list could not be worked out: {problem}</Caution>}
+      {asked && !list && problem === undefined && <Working words="Drawing airs and engines…" />}
+      {list && (
+        <div className="stack wide" aria-busy={working}>
+          <List list={list} />
+          {needle !== undefined && <Caution plain>{needle}</Caution>}
+          <section className="stack tight" aria-label="To buy first">
+            <h2 className="label">To buy first</h2>
+            {list.buy.length === 0 ? (
+              <p className="flush">Nothing: what lies in the box does as well as all that a shop has.</p>
+            ) : (
+              <ol className={css["buy"]}>
+                {list.buy.map((one) => (
+                  <li key={`${one.part} ${one.number}`}>{buyWords(one)}</li>
+                ))}
+              </ol>
+            )}
+          </section>
+          <p className="quiet flush">
+            {list.draws} draws of air and engine, always the same ones. Pale: so seldom wanted that it can
+            stay at home.
+          </p>
+          <Button variant="outlined" className="start no-print" onClick={() => printOnly("log")}>
+            Print this list
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}

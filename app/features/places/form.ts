@@ -1,0 +1,73 @@
+/** A place as typed. */
+import * as z from "zod";
+import { PlaceEntry, PRESSURE_TOLD } from "#core/log/schema.ts";
+import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
+import { fromSI, type UnitOf } from "#core/units/quantity.ts";
+import { readTypedNumber } from "#core/units/typed-number.ts";
+import { typedQuantity } from "#app/ui/typed.ts";
+
+export const PLACE_FIELDS = ["name", "elevation", "pressure", ...ZONES] as const;
+export type PlaceTexts = Readonly<Record<(typeof PLACE_FIELDS)[number], string>>;
+
+export const EMPTY_PLACE: PlaceTexts = {
+  name: "",
+  elevation: "",
+  pressure: "station",
+  idle: "",
+  low: "",
+  mid: "",
+  top: "",
+};
+
+const Shares = z.object({ idle: z.string(), low: z.string(), mid: z.string(), top: z.string() });
+
+/** All four or none: where a place says nothing of its use, the rig's own counts. */
+const Usage = Shares.transform((texts, ctx): PerZone<number> | undefined => {
+  if (ZONES.every((zone) => texts[zone].trim() === "")) return undefined;
+  const read = ZONES.map((zone) => ({
+    zone,
+    typed: readTypedNumber(texts[zone].trim() === "" ? "0" : texts[zone]),
+  }));
+  for (const { zone, typed } of read)
+    if (!typed.ok || typed.value < 0 || typed.value > 1000)
+      ctx.addIssue({ code: "custom", path: [zone], message: "A share, such as 30: 0 to 1000." });
+  const value = (zone: keyof PerZone<number>) => {
+    const typed = read.find((one) => one.zone === zone)?.typed;
+    return typed?.ok ? typed.value : 0;
+  };
+  const usage = { idle: value("idle"), low: value("low"), mid: value("mid"), top: value("top") };
+  if (ZONES.every((zone) => usage[zone] === 0))
+    ctx.addIssue({ code: "custom", path: ["top"], message: "One zone at least is used." });
+  return usage;
+});
+
+/** @param unit - of the height, as the tuner likes it */
+export const placeForm = (unit: UnitOf<"length">) =>
+  Shares.extend({
+    name: z.string().trim().min(1, "A name for the place.").max(60),
+    elevation: typedQuantity("length", unit, PlaceEntry.shape.elevationM),
+    pressure: z.enum(PRESSURE_TOLD),
+  }).transform((texts, ctx): Omit<PlaceEntry, "id" | "at" | "kind"> => {
+    const usage = Usage.safeParse(texts);
+    if (!usage.success) {
+      for (const { path, message } of usage.error.issues)
+        ctx.addIssue({ code: "custom", path: [...path], message });
+      return z.NEVER;
+    }
+    const { name, elevation: elevationM, pressure } = texts;
+    return { name, elevationM, pressure, ...(usage.data && { usage: usage.data }) };
+  });
+
+/** @returns a place as its form shows it */
+export function placeTexts(place: PlaceEntry, unit: UnitOf<"length">): PlaceTexts {
+  const share = (zone: keyof PerZone<number>) => (place.usage ? String(place.usage[zone]) : "");
+  return {
+    name: place.name,
+    elevation: String(Number(fromSI("length", place.elevationM, unit).toFixed(1))),
+    pressure: place.pressure,
+    idle: share("idle"),
+    low: share("low"),
+    mid: share("mid"),
+    top: share("top"),
+  };
+}

@@ -1,0 +1,85 @@
+/** A way and its settings in a tuner's words. */
+import { LEAST_GAIN } from "#core/advice/plan.ts";
+import type { Height, RoutePlan, Stretch } from "#core/route/plan-route.ts";
+import { ZONES } from "#core/carburettor/zones.ts";
+import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { changesWords, lossAsError } from "#app/vocabulary/changes.ts";
+import { mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+
+/** @returns what to fit for all of the way, and whether it is safe everywhere on it */
+export function compromiseWords({ changes, chanceBetter, safe, leanRisk, loss }: RoutePlan): string {
+  const danger = safe
+    ? `Past the lean limit at the top nowhere likelier than ${percentWords(leanRisk)}.`
+    : `Somewhere on it ${percentWords(leanRisk)} past the lean limit at the top: start richer.`;
+  if (changes.length === 0) return `What is fitted is the best that one setting can do here. ${danger}`;
+  const saved = lossAsError(loss.asFitted - loss.oneSetting);
+  return `${changesWords(changes)}: over the whole way better with ${percentWords(chanceBetter)}, worth ${saved} of mixture. ${danger}`;
+}
+
+/** @returns whether stopping on the way gains anything */
+export function stopsWords({ stops, loss }: RoutePlan): string {
+  const onTheWay = stops.filter(({ alongM }) => alongM > 0);
+  if (onTheWay.length === 0)
+    return "Stopping on the way to change would gain less than a reading can show: one setting will do.";
+  const gain = loss.oneSetting - loss.withStops;
+  const times = onTheWay.length === 1 ? "One stop" : `${onTheWay.length} stops`;
+  return gain < LEAST_GAIN
+    ? `${times} on the way could follow the height, for hardly more than one setting does.`
+    : `${times} on the way would save what an error of ${lossAsError(gain)} costs.`;
+}
+
+export const heightWords = (elevationM: number, { length }: Preferences): string =>
+  formatQuantity("length", Math.round(elevationM), length);
+
+/** @returns `6.2 km` or `3.9 mi` */
+export const farWords = (metres: number, { speed }: Preferences): string =>
+  speed === "mph" ? `${(metres / 1609.344).toFixed(1)} mi` : `${(metres / 1000).toFixed(1)} km`;
+
+/** @returns the mixture of each zone at one height */
+export function zonesAt({ judged }: Height): string {
+  return ZONES.filter((zone) => zone !== "low")
+    .map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${mixtureWords(judged.zones[zone].mean)}`)
+    .join(", ");
+}
+
+export interface Band {
+  readonly fromM: number;
+  readonly toM: number;
+  readonly seconds: number;
+}
+
+const BANDS = 4;
+
+/** @returns how long is ridden in each quarter of the climb, the lowest first */
+export function timePerHeight(stretches: readonly Stretch[]): Band[] {
+  const low = Math.min(...stretches.map(({ lowM }) => lowM));
+  const high = Math.max(...stretches.map(({ highM }) => highM));
+  const step = (high - low) / BANDS;
+  if (!(step > 0))
+    return [{ fromM: low, toM: high, seconds: stretches.reduce((sum, { seconds }) => sum + seconds, 0) }];
+  return Array.from({ length: BANDS }, (_, i): Band => {
+    const [fromM, toM] = [low + i * step, low + (i + 1) * step];
+    const seconds = stretches.reduce((sum, stretch) => {
+      const span = Math.max(1e-9, stretch.highM - stretch.lowM);
+      const inside = Math.min(toM, stretch.highM) - Math.max(fromM, stretch.lowM);
+      const level = stretch.highM === stretch.lowM && stretch.lowM >= fromM && stretch.lowM < toM;
+      return sum + stretch.seconds * (level ? 1 : Math.max(0, inside) / span);
+    }, 0);
+    return { fromM, toM, seconds };
+  });
+}
+
+export const minutesWords = (seconds: number): string => {
+  const minutes = Math.round(seconds / 60);
+  return minutes < 90
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")}`;
+};
+
+/** A length in the unit of a chart's axis. */
+export const kilometres = (metres: number, { speed }: Preferences): number =>
+  speed === "mph" ? metres / 1609.344 : metres / 1000;
+
+export const heightIn = (metres: number, { length }: Preferences): number =>
+  Number(fromSI("length", metres, length).toFixed(0));

@@ -1,0 +1,38 @@
+/** All that the day's screen shows: the plan over its heats, what the air wants in between, and where it is known from. */
+import type { Case } from "../advice/case.ts";
+import { airSource, type AirSource } from "./air-source.ts";
+import { planDay, type DayPlan } from "./plan-day.ts";
+import { wantedOver, type Moment } from "./wanted.ts";
+
+export interface DayAnswer {
+  readonly plan: DayPlan;
+  readonly moments: readonly Moment[];
+  readonly source: Omit<AirSource, "airAt">;
+}
+
+const STEP_MS = 600_000;
+const AROUND_MS = 3_600_000;
+/** A day of ten-minute steps; heats further apart than that are drawn more coarsely. */
+const MOST_MOMENTS = 144;
+
+/** @returns nothing where no heats were named; @throws {RangeError} for a height no wheel can reach */
+export function dayAnswer(open: Case, carburettor = 0): DayAnswer | undefined {
+  const { heats } = open.present.ahead;
+  if (!heats) return undefined;
+  const inOrder = [...heats.heats].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const starts = inOrder.map(({ at }) => Date.parse(at));
+  const fromMs = (starts[0] ?? 0) - AROUND_MS;
+  const toMs = (starts.at(-1) ?? 0) + (inOrder.at(-1)?.minutes ?? 0) * 60_000 + AROUND_MS;
+  const { airAt, ...source } = airSource(open.present, open.build, {
+    elevationM: heats.elevationM,
+    fromMs,
+    toMs,
+  });
+  const here = (ms: number) => airAt(ms, heats.elevationM);
+  const plan = planDay(open, inOrder, here, carburettor);
+  const step = Math.max(STEP_MS, (toMs - fromMs) / MOST_MOMENTS);
+  const count = Math.floor((toMs - fromMs) / step) + 1;
+  const airs = Array.from({ length: count }, (_, i) => here(fromMs + i * step));
+  const setting = plan.heats[0]?.setting ?? plan.fitted;
+  return { plan, moments: wantedOver(open, airs, setting, carburettor), source };
+}
