@@ -1,4 +1,5 @@
 /** Two days at Col de la Brume with the 250 enduro; the second ends at the pass, on a change that nobody has looked at. */
+import { DEMO_COL } from "#core/simulator/mountain-track.ts";
 import { ENDURO_BUILD, ENDURO_HEADER } from "./enduro-build.ts";
 import { tell, type DemoRig, type StoryPlan } from "./story.ts";
 
@@ -67,6 +68,13 @@ const PLAN: Omit<StoryPlan, "seed"> = {
           kind: "air",
           weather: { celsius: 19, hPa: 808, humidity: 0.5 },
           where: { place: "Col de la Brume, the pass", elevationM: 1910 },
+        },
+        { at: "14:00", kind: "forecast" },
+        {
+          at: "14:02",
+          kind: "route",
+          col: DEMO_COL,
+          time: "09:00",
         },
       ],
     },

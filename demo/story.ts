@@ -25,6 +25,8 @@ import type { QuestionName } from "#core/log/question-names.ts";
 import { SYMPTOMS, type Symptom } from "#core/log/symptom-names.ts";
 import type { LookMeans } from "#core/log/schools.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
+import type { Col } from "#core/simulator/mountain-track.ts";
+import { forecastTold, heatsTold, routeTold } from "./ahead.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import { toSI } from "#core/units/quantity.ts";
 
@@ -62,6 +64,14 @@ export type Happening =
   | { readonly kind: "idleSpeed"; readonly rpm: number }
   /** what else lies in the box */
   | { readonly kind: "parts"; readonly parts: readonly BenchPart[] }
+  /** of the day after, for the place of the story or another */
+  | { readonly kind: "forecast" }
+  | {
+      readonly kind: "heats";
+      readonly starts: readonly (readonly [name: string, time: string])[];
+      readonly minutes: number;
+    }
+  | { readonly kind: "route"; readonly col: Col; readonly time: string }
   | { readonly kind: "headers"; readonly celsius: readonly number[] }
   /** so many steps of doing what is advised, or until there is nothing left to do */
   | { readonly kind: "follow"; readonly steps: number; readonly endsOnChange?: true };
@@ -295,6 +305,22 @@ class Story {
     });
   }
 
+  private looksAhead(what: Extract<Happening, { kind: "forecast" | "heats" | "route" }>, at: string): void {
+    const { where, seed } = this.plan;
+    const offset = at.slice(19);
+    const now = { at, tomorrow: shiftDay(at.slice(0, 10), 1), offset, seed };
+    if (what.kind === "heats") {
+      const heats = heatsTold(where, what.starts, what.minutes, now);
+      this.entries.push({ id: this.id("heats"), at, kind: "heats", ...heats });
+    } else if (what.kind === "route")
+      this.entries.push({ id: this.id("route"), at, kind: "route", ...routeTold(what.col, what.time, now) });
+    else {
+      const air = this.entries.findLast((entry) => entry.kind === "air" && entry.place === where.place);
+      if (air?.kind !== "air") throw new RangeError("story must have read an air before its forecast");
+      this.entries.push({ id: this.id("forecast"), at, kind: "forecast", ...forecastTold(where, air, now) });
+    }
+  }
+
   happens(what: Happening, clock: Clock): void {
     const at = clock.now();
     switch (what.kind) {
@@ -346,6 +372,10 @@ class Story {
           simulated: true,
         });
         return;
+      case "forecast":
+      case "heats":
+      case "route":
+        return this.looksAhead(what, at);
       case "headers":
         this.entries.push({
           id: this.id("headers"),

@@ -13,6 +13,23 @@ const DAY_MS = 86_400_000;
 const shiftDay = (day: string, days: number): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 
+/** Days to come are moved with the day that they follow. */
+function movedEntry(entry: Entry, moved: (at: string) => string): Entry {
+  const at = moved(entry.at);
+  const all = <T extends { at: string }>(list: readonly T[]): T[] =>
+    list.map((one) => ({ ...one, at: moved(one.at) }));
+  switch (entry.kind) {
+    case "forecast":
+      return { ...entry, at, hours: all(entry.hours) };
+    case "heats":
+      return { ...entry, at, heats: all(entry.heats) };
+    case "route":
+      return { ...entry, at, startAt: moved(entry.startAt) };
+    default:
+      return { ...entry, at };
+  }
+}
+
 /**
  * @param lastDay - the calendar day the stories end on, `2026-05-23`
  * @param offset - of the place's clock, `+02:00`
@@ -23,6 +40,6 @@ export function demoMovedTo(lastDay: string, offset: string): DemoRig[] {
   const moved = (at: string) => `${shiftDay(at.slice(0, 10), days)}${at.slice(10, 19)}${offset}`;
   return (told as unknown as DemoRig[]).map(({ header, entries }) => ({
     header,
-    entries: inOrder(entries.map((entry): Entry => ({ ...entry, at: moved(entry.at) }))),
+    entries: inOrder(entries.map((entry) => movedEntry(entry, moved))),
   }));
 }

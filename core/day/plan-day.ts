@@ -67,13 +67,23 @@ function riddenOn(path: readonly unknown[], from: number): number[] {
 const chanceOver = (stages: readonly Stage[], from: Setting, to: Setting): number =>
   stages.reduce((sum, { judge }) => sum + chanceBetter(judge, from, to), 0) / Math.max(1, stages.length);
 
+/** @returns what a change saves in each of the stages that are ridden on it: what a reading there could show */
+function gainOver(stages: readonly Stage[], from: Setting, to: Setting): number {
+  const total = stages.reduce((sum, { weight }) => sum + weight, 0);
+  return stages.reduce(
+    (sum, { judge, weight }) =>
+      sum + (weight / total) * (judge.judge(from).reachedLoss - judge.judge(to).reachedLoss),
+    0,
+  );
+}
+
 interface Move {
   readonly stage: number;
   readonly from: number;
   readonly to: number;
 }
 
-/** A path may ask for as many changes as there are stages; each that is a toss-up is forbidden once. */
+/** A path may ask for as many changes as there are stages; each that is not worth it is forbidden once. */
 const MOST_ROUNDS = 60;
 
 /** @returns the cheapest path over the stages, setting by setting: what is fitted stands first among them */
@@ -83,14 +93,14 @@ export function pathOver(
   changes: ChangesSchool,
 ): Setting[] {
   const at = <T>(list: readonly T[], i: number): T => list[i] as T;
-  const unsure = new Set<string>();
+  const forbidden = new Set<string>();
   const key = ({ stage, from, to }: Move) => `${stage} ${from} ${to}`;
   const inDanger = (stage: Stage, setting: Setting) => !stage.isSafe(stage.judge.judge(setting));
   const move = (i: number, a: number, b: number): number => {
     const [stage, from, to] = [at(stages, i), at(settings, a), at(settings, b)];
     // Out of danger any way is short enough.
     if (inDanger(stage, from)) return workOf(from, to);
-    return unsure.has(key({ stage: i, from: a, to: b }))
+    return forbidden.has(key({ stage: i, from: a, to: b }))
       ? Infinity
       : stopCost(stage.judge, changes, from, to);
   };
@@ -98,22 +108,21 @@ export function pathOver(
     at(stages, stage).weight * stageCost(at(stages, stage), at(settings, option));
   const find = () =>
     leastWork({ stages: stages.length, options: settings.length, start: 0, cost, move }).path;
-  const tossUps = (path: readonly number[]): Move[] =>
+  const notWorthIt = (path: readonly number[]): Move[] =>
     path.flatMap((to, i): Move[] => {
       const from = path[i - 1] ?? 0;
       if (from === to || inDanger(at(stages, i), at(settings, from))) return [];
-      const better = chanceOver(
-        riddenOn(path, i).map((j) => at(stages, j)),
-        at(settings, from),
-        at(settings, to),
-      );
-      return better < LEAST_CHANCE ? [{ stage: i, from, to }] : [];
+      const ridden = riddenOn(path, i).map((j) => at(stages, j));
+      const [before, after] = [at(settings, from), at(settings, to)];
+      const gain = gainOver(ridden, before, after);
+      const worthIt = gain >= LEAST_GAIN && chanceOver(ridden, before, after) >= LEAST_CHANCE;
+      return worthIt ? [] : [{ stage: i, from, to }];
     });
   let path = find();
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const doubtful = tossUps(path);
+    const doubtful = notWorthIt(path);
     if (doubtful.length === 0) break;
-    doubtful.forEach((one) => unsure.add(key(one)));
+    doubtful.forEach((one) => forbidden.add(key(one)));
     path = find();
   }
   return path.map((option) => at(settings, option));

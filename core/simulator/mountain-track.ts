@@ -10,6 +10,15 @@ export interface Col {
   readonly averageMs: number;
 }
 
+/** The mountain of the demo. */
+export const DEMO_COL: Col = {
+  name: "Col de la Brume",
+  bottomM: 380,
+  topM: 1910,
+  lengthM: 19_400,
+  averageMs: 9,
+};
+
 const EVERY_S = 4;
 const METRES_A_DEGREE = 111_195;
 /** In the middle of an ocean: of no place in the world. */

@@ -18,9 +18,10 @@ import { buyWords, needleWords, packedFor } from "./words.ts";
 /** The next days where this rig was last, a range about them, this month. */
 function startTexts({ present, preferences }: RigContext): PackTexts {
   const { air, ahead } = present;
-  const elevationM = ahead.heats?.elevationM ?? air?.elevationM ?? 0;
+  const elevationM = ahead.heats?.elevationM ?? ahead.forecasts.at(-1)?.elevationM ?? air?.elevationM ?? 0;
   const today = localInstant().slice(0, 10);
-  const first = ahead.heats?.heats[0]?.at.slice(0, 10) ?? today;
+  const planned = ahead.heats?.heats[0]?.at ?? ahead.routes.at(-1)?.startAt;
+  const first = planned?.slice(0, 10) ?? today;
   const height = String(Math.round(fromSI("length", elevationM, preferences.length)));
   const warmth = (kelvin: number) =>
     String(Math.round(fromSI("temperature", kelvin, preferences.temperature)));

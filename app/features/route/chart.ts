@@ -2,7 +2,6 @@
 import type { EChartsCoreOption } from "echarts/core";
 import type { RouteAnswer } from "#core/route/route-answer.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
-import { changesWords } from "#app/vocabulary/changes.ts";
 import { BODY } from "#app/theme/theme.ts";
 import { heightIn, kilometres } from "./words.ts";
 
@@ -31,7 +30,7 @@ export function routeOption(
     splitNumber: 3,
     name,
     nameTextStyle: { color: QUIET, align: "left", padding: [0, 0, 0, -44] },
-    axisLabel: { color: QUIET },
+    axisLabel: { color: QUIET, formatter: "{value}" },
     splitLine: { lineStyle: { color: "var(--hairline)" } },
   });
   const line = (
@@ -87,15 +86,15 @@ export function routeOption(
         0,
         {
           symbol: "circle",
-          symbolSize: 14,
+          symbolSize: 22,
           itemStyle: { color: "var(--petrol)" },
           lineStyle: { opacity: 0 },
           label: {
             show: true,
-            position: "left",
-            color: "var(--ink)",
-            formatter: ({ dataIndex }: { dataIndex: number }) =>
-              changesWords(plan.stops.filter(({ alongM }) => alongM > 0)[dataIndex]?.changes ?? []),
+            position: "inside",
+            color: "var(--paper)",
+            fontWeight: 700,
+            formatter: ({ dataIndex }: { dataIndex: number }) => String(dataIndex + 1),
           },
         },
       ),
