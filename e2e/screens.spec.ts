@@ -38,6 +38,12 @@ const SCREENS = [
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
   { path: `${RIG}/days`, title: "Days like today" },
+  { path: `${KART}/day`, title: /\d{4}$/ },
+  { path: `${RIG}/day`, title: "The day" },
+  { path: `${RIG}/route`, title: "Col de la Brume" },
+  { path: `${RIG}/pack`, title: "Pack" },
+  { path: `${RIG}/season`, title: "The season" },
+  { path: `${RIG}/places`, title: "Places" },
   { path: "/data", title: "Data" },
 ];
 
@@ -48,8 +54,9 @@ const GROUPS = {
     /measure|needle|box|parts|base|work|schools|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
-    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log|days/.test(path),
+    /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
   ),
+  "of days to come": SCREENS.filter(({ path }) => /\/(days?|route|pack|season|places)$/.test(path)),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))

@@ -30,3 +30,15 @@ export const MONTH_NAMES = [
   "November",
   "December",
 ] as const;
+
+/** @returns `in 12 min`, `in 2 h 05`, `now`, or nothing once it is over */
+export function countdownWords(startMs: number, minutes: number, nowMs: number): string | undefined {
+  const left = Math.ceil((startMs - nowMs) / 60_000);
+  if (left <= -minutes) return undefined;
+  if (left <= 0) return "now";
+  if (left < 100) return `in ${left} min`;
+  const hours = Math.floor(left / 60);
+  return hours < 48
+    ? `in ${hours} h ${String(left % 60).padStart(2, "0")}`
+    : `in ${Math.round(hours / 24)} days`;
+}

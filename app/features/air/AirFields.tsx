@@ -4,6 +4,7 @@ import { useWatch } from "react-hook-form";
 import type { AirTexts } from "./form.ts";
 import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
+import { KnownPlaces } from "./KnownPlaces.tsx";
 import type { AirFormState as Form } from "./use-air-form.ts";
 
 interface FieldsProps {
@@ -114,6 +115,7 @@ export function AirFields(props: FieldsProps) {
       </div>
       {pressureProblem?.includes("sea-level pressure") === true && <SeaLevelQuestion form={form} />}
       <FormField<AirTexts> name="place" label="Place" problem={answer?.["place"]} />
+      <KnownPlaces form={form} />
     </>
   );
 }

@@ -8,9 +8,10 @@ import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
 import { FitButton } from "#app/frame/Taps.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { changesWords } from "#app/vocabulary/changes.ts";
+import { countdownWords } from "#app/vocabulary/days.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
-import { airShare, countdownWords, gainWords } from "./words.ts";
+import { airShare, gainWords } from "./words.ts";
 
 interface HeatListProps {
   readonly plan: DayPlan;

@@ -4,12 +4,13 @@ import { openCase } from "#core/advice/case.ts";
 import { dayAnswer } from "#core/day/day-answer.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { RIG, answerOf, freshRig, logged, refusal, sent } from "#app/testing/rig.ts";
+import { countdownWords } from "#app/vocabulary/days.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { dayOption } from "./chart.ts";
 import { clockText, heatsEvery, heatsForm } from "./form.ts";
 import { heatsCalendar } from "./ics.ts";
 import { clientAction } from "./route.tsx";
-import { airShare, countdownWords, gainWords, sourceWords, totalsWords } from "./words.ts";
+import { airShare, gainWords, sourceWords, totalsWords } from "./words.ts";
 
 const units = Preferences.parse({});
 const ROWS = [

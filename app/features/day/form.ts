@@ -29,7 +29,7 @@ export function clockText(text: string): string | undefined {
 }
 
 const HeatRow = z
-  .object({ name: z.string().max(40), time: z.string().max(10), minutes: z.string().max(10) })
+  .object({ name: z.string().max(40), time: z.string().max(40), minutes: z.string().max(40) })
   .transform((row, ctx): Omit<Heat, "at"> & { time: string } => {
     const say = (path: keyof HeatTexts, message: string) =>
       ctx.addIssue({ code: "custom", path: [path], message });

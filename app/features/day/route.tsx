@@ -29,7 +29,7 @@ import { ForecastSent, heatsForm, type DayTexts } from "./form.ts";
 import { HeatList } from "./HeatList.tsx";
 import { HeatsForm } from "./HeatsForm.tsx";
 import { heatsCalendar } from "./ics.ts";
-import { useNow } from "./use-now.ts";
+import { useNow } from "#app/ui/use-now.ts";
 import { sourceWords, totalsWords } from "./words.ts";
 
 const Intent = z.looseObject({ intent: z.enum(["forecast", "heats"]) });

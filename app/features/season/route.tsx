@@ -162,7 +162,7 @@ export default function SeasonRoute() {
       {place && !months && problem === undefined && <Working words="Twelve months of air…" />}
       {months && <Year months={months} />}
       {place && (
-        <section className="stack tight" aria-label="Climate table">
+        <section className="stack tight" aria-label="Climate">
           <h2 className="label">Climate of {place.name}</h2>
           <div className="row">
             <FileButton

@@ -1,22 +1,13 @@
-import { useEffect, useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
+import { useNow } from "#app/ui/use-now.ts";
 import { agoWords } from "#app/vocabulary/days.ts";
 
 /** Air older than this is read again before a heat. */
 const FRESH_MINUTES = 60;
 
-function useNow(): Date {
-  const [now, setNow] = useState(() => new Date());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), 30_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
-
 /** What the air is worth, in four figures. */
 export function Tiles({ advice, airAt }: { advice: Advice; airAt: string | undefined }) {
-  const now = useNow();
+  const now = new Date(useNow());
   const { relativeDryDensity, densityAltitudeM, powerLeft } = advice.air;
   const old = airAt === undefined || now.getTime() - Date.parse(airAt) > FRESH_MINUTES * 60_000;
   return (

@@ -11,6 +11,7 @@ import { BetterOrWorse } from "./BetterOrWorse.tsx";
 import { FeltOrRead } from "./FeltOrRead.tsx";
 import { FaultPanel } from "#app/frame/FaultPanel.tsx";
 import { Hints } from "./Hints.tsx";
+import { NextHeat } from "./NextHeat.tsx";
 import { OneQuestion } from "./OneQuestion.tsx";
 import { PlanList } from "./PlanList.tsx";
 import { RideReport } from "./RideReport.tsx";
@@ -139,6 +140,7 @@ export default function TodayRoute() {
       {telling && <RideReport context={context} onDone={() => setTelling(false)} />}
       {(advice.named !== undefined || advice.next.kind === "check") && <FaultPanel context={context} />}
       <BetterOrWorse context={context} />
+      <NextHeat />
       <OpenChangeLine />
       <StaleAirLine />
       <AheadOfClockLine />
