@@ -31,6 +31,7 @@ export default [
       route("why", "features/why/route.tsx"),
       route("log", "features/log/route.tsx"),
       route("days", "features/days/route.tsx"),
+      route("compare", "features/compare/route.tsx"),
       route("day", "features/day/route.tsx"),
       route("route", "features/route/route.tsx"),
       route("pack", "features/pack/route.tsx"),

@@ -38,6 +38,7 @@ const SCREENS = [
   { path: `${RIG}/why`, title: "Why" },
   { path: `${RIG}/log`, title: "The log" },
   { path: `${RIG}/days`, title: "Days like today" },
+  { path: `${RIG}/compare`, title: "Two days side by side" },
   { path: `${KART}/day`, title: /\d{4}$/ },
   { path: `${RIG}/day`, title: "The day" },
   { path: `${RIG}/route`, title: "Col de la Brume" },
@@ -56,7 +57,7 @@ const GROUPS = {
   "of the day": SCREENS.filter(({ path }) =>
     /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
   ),
-  "of days to come": SCREENS.filter(({ path }) => /\/(days?|route|pack|season|places)$/.test(path)),
+  "of days to come": SCREENS.filter(({ path }) => /\/(days?|compare|route|pack|season|places)$/.test(path)),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))
@@ -156,6 +157,26 @@ test("why lists every look with what it weighed, and what would change the advic
   const looks = page.getByRole("table", { name: /The looks/ }).getByRole("row");
   expect(await looks.count()).toBeGreaterThan(8);
   await expect(looks.nth(1)).toContainText(/Ride report: /);
+});
+
+test("the log is narrowed to a part, and two of its days are held side by side", async ({ page }) => {
+  await openRig(page, "/log");
+  await page.getByRole("combobox", { name: "Part" }).click();
+  await page.getByRole("option", { name: "Clip" }).click();
+  const entries = page.getByRole("list", { name: "Entries" });
+  await expect(entries.getByText(/^Clip /).first()).toBeVisible();
+  await expect(entries.getByText("Filter washed")).toHaveCount(0);
+  await page.getByRole("combobox", { name: "Zone" }).click();
+  await page.getByRole("option", { name: "Top" }).click();
+  await expect(page.getByText("Nothing in the log is all of that.")).toBeVisible();
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page.getByRole("link", { name: "Two days side by side" }).click();
+  const table = page.getByRole("table");
+  await expect(table.getByRole("row", { name: /^Top/ })).toContainText(/leaner|richer/);
+  await expect(page.getByRole("status").filter({ hasText: "moved most" })).toBeVisible();
+  await page.getByRole("combobox", { name: "Second day" }).click();
+  await page.getByRole("option").last().click();
+  await expect(page.getByText("No zone moved by what anybody could read.")).toBeVisible();
 });
 
 test("the log is searched by word, and says when nothing matches", async ({ page }) => {

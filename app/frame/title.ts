@@ -17,6 +17,7 @@ const MORE: Readonly<Record<string, string>> = {
   logger: "Logger’s file",
   map: "Map of the mixture",
   days: "Days like today",
+  compare: "Two days",
   route: "Route",
   season: "Season",
   places: "Places",

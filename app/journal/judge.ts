@@ -10,6 +10,7 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { DaysCompared } from "#core/day/compare-days.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
@@ -188,6 +189,14 @@ export const askLambdaMap = (
   entries: readonly Entry[],
   carburettor: number,
 ): Promise<LambdaMap> => ask(revision, entries, { ask: "lambdaMap", carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askCompare = (
+  revision: string,
+  entries: readonly Entry[],
+  { a, b }: { readonly a: string; readonly b: string },
+  carburettor: number,
+): Promise<DaysCompared> => ask(revision, entries, { ask: "compare", a, b, carburettor });
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askDay = (

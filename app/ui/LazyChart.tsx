@@ -46,8 +46,8 @@ export function LazyChart({
       void openChart(element, heat).then(async (opened) => {
         if (left) return opened.dispose();
         chart.current = opened;
-        // Axes in one turn, what they carry in the next: the first drawing is the slowest.
-        opened.setOption({ ...newest.current, series: [] }, { notMerge: true });
+        // Axes in one turn, what they carry in the next: the first drawing is the slowest. It is a picture of nothing yet.
+        opened.setOption({ ...newest.current, aria: { enabled: false }, series: [] }, { notMerge: true });
         await turn();
         if (left) return;
         opened.setOption(newest.current, { notMerge: true, lazyUpdate: true });

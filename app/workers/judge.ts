@@ -71,11 +71,12 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
       return nearestNeedles(opened, question.wanted, question.carburettor);
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
+    case "compare":
     case "day":
     case "route":
     case "pack":
     case "season":
-      return aheadAnswer(opened, question);
+      return aheadAnswer(opened, question, memory);
     case "outlook":
       return outlook(opened, question.zone, { messages, memory }).map((row) => ({
         ...row,
@@ -84,12 +85,15 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
   }
 }
 
-type AheadQuestion = Extract<Question, { ask: "day" | "route" | "pack" | "season" }>;
+type AheadQuestion = Extract<Question, { ask: "compare" | "day" | "route" | "pack" | "season" }>;
 
-/** Days to come are asked about now and then: what answers is loaded then. */
-async function aheadAnswer(opened: Case, question: AheadQuestion): Promise<AnyAnswer> {
-  const { dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } = await import("./ahead.ts");
+/** Days to come and days gone by are asked about now and then: what answers is loaded then. */
+async function aheadAnswer(opened: Case, question: AheadQuestion, memory: ReplayMemory): Promise<AnyAnswer> {
+  const { compareDays, dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } =
+    await import("./ahead.ts");
   switch (question.ask) {
+    case "compare":
+      return compareDays(opened, question.a, question.b, question.carburettor, memory);
     case "day":
       return dayAnswer(opened, question.carburettor);
     case "route":

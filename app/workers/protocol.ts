@@ -17,6 +17,7 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { DaysCompared } from "#core/day/compare-days.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
@@ -72,6 +73,8 @@ export type Question =
   | { readonly ask: "nearest"; readonly wanted: WhichNeedle; readonly carburettor?: number }
   /** What a setting, a part, an air would do that nobody has fitted or met. */
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
+  /** Two days side by side, and what sets them apart. */
+  | { readonly ask: "compare"; readonly a: string; readonly b: string; readonly carburettor?: number }
   /** The heats of the day with their cards; nothing where none were named. */
   | { readonly ask: "day"; readonly carburettor?: number }
   /** One setting for a way, and where to stop and change. */
@@ -100,6 +103,7 @@ export interface Answers {
   readonly lambdaMap: LambdaMap;
   readonly parts: PartsAnswer;
   readonly nearest: NeedleNear[];
+  readonly compare: DaysCompared;
   readonly day: DayAnswer | undefined;
   readonly route: RouteAnswer;
   readonly pack: PackList;

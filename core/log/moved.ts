@@ -14,6 +14,11 @@ const MOVABLE: ReadonlySet<EntryKind> = new Set<EntryKind>([
   "answer",
   "headers",
   "balance",
+  "place",
+  "forecast",
+  "heats",
+  "route",
+  "climate",
 ]);
 
 /** @returns whether a line of one rig's log could have been meant for another */

@@ -16,6 +16,8 @@ import { moveEntries } from "#app/journal/move-entries.ts";
 import { readSent, refused } from "#app/journal/save.ts";
 import { listRigs } from "#app/store/book.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
+import { FilterBar } from "./FilterBar.tsx";
+import { filtered, NO_FILTERS } from "./filters.ts";
 import { items, matching, type Item } from "./items.ts";
 import { NoteForm } from "./NoteForm.tsx";
 import { WrongRig } from "./WrongRig.tsx";
@@ -73,7 +75,9 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const others = loaderData.rigs.filter(({ id }) => id !== context.header.id);
   const { present, preferences, build } = context;
   const [search, setSearch] = useState("");
-  const shown = items(matching(present.lines, search, preferences, fuelFromLog(build.fuel).stoichiometric));
+  const [filters, setFilters] = useState(NO_FILTERS);
+  const wanted = filtered(present.lines, filters);
+  const shown = items(matching(wanted, search, preferences, fuelFromLog(build.fuel).stoichiometric));
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
   // The list scrolls inside the work area; only what is near the view is in the page.
@@ -91,6 +95,9 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
       <div className="row apart">
         <h1>The log</h1>
         <div className="row no-print">
+          <Button component={Link} to={placeHref(context.header.id, "compare")} variant="outlined">
+            Two days side by side
+          </Button>
           <Button component={Link} to={placeHref(context.header.id, "days")} variant="outlined">
             Days like today
           </Button>
@@ -116,8 +123,13 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
+      <FilterBar filters={filters} onFilters={setFilters} />
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
-      {shown.length === 0 && <p className="quiet">Nothing in the log matches “{search}”.</p>}
+      {shown.length === 0 && (
+        <p className="quiet">
+          {search === "" ? "Nothing in the log is all of that." : `Nothing in the log matches “${search}”.`}
+        </p>
+      )}
       {printing ? (
         <PrintedLog shown={shown} />
       ) : (

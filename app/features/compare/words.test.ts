@@ -1,0 +1,35 @@
+import { perZone, type PerZone } from "#core/carburettor/zones.ts";
+import type { DaysCompared, DaySide } from "#core/day/compare-days.ts";
+import { mostWords, movedBy } from "./words.ts";
+
+const none = perZone(() => 0);
+const at = (top: number): DaySide =>
+  ({ zones: perZone((zone) => ({ mean: zone === "top" ? top : 0, sd: 0.02 })) }) as DaySide;
+const top = (shift: number): PerZone<number> => ({ ...none, top: shift });
+
+describe("what sets two days apart", () => {
+  it("is said of the zone that moved most, with what did most of it", () => {
+    const compared: DaysCompared = {
+      a: at(-0.04),
+      b: at(0.01),
+      air: top(0.01),
+      parts: top(0.045),
+      engine: top(-0.005),
+    };
+    expect(mostWords(compared)).toBe("Top moved most, 5 % leaner: 5 % leaner of it by the parts.");
+    const cooler: DaysCompared = {
+      a: at(0.02),
+      b: at(-0.01),
+      air: top(-0.04),
+      parts: none,
+      engine: top(0.01),
+    };
+    expect(mostWords(cooler)).toBe("Top moved most, 3 % richer: 4 % richer of it by the air.");
+  });
+
+  it("is nothing where nobody could read it", () => {
+    const same: DaysCompared = { a: at(0.01), b: at(0.012), air: none, parts: none, engine: top(0.002) };
+    expect(mostWords(same)).toBe("No zone moved by what anybody could read.");
+    expect([movedBy(0.002), movedBy(-0.021)]).toEqual(["–", "2 % richer"]);
+  });
+});

@@ -1,0 +1,27 @@
+/** What sets two days apart, in words. */
+import type { DaysCompared } from "#core/day/compare-days.ts";
+import { ZONES, type Zone } from "#core/carburettor/zones.ts";
+import { shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+
+/** Less nobody reads. */
+const FELT = 0.005;
+
+/** @returns how a cause moved a zone: `2.1 % leaner`, or a dash */
+export const movedBy = (shift: number): string => (Math.abs(shift) < FELT ? "–" : shiftWords(shift));
+
+const CAUSES = [
+  ["air", "the air"],
+  ["parts", "the parts"],
+  ["engine", "the engine itself, or what is known of it since"],
+] as const;
+
+/** @returns the zone that moved most, and what did most of it; nothing where none moved */
+export function mostWords(compared: DaysCompared): string {
+  const { a, b } = compared;
+  const by = (zone: Zone) => b.zones[zone].mean - a.zones[zone].mean;
+  const most = ZONES.reduce((one, zone) => (Math.abs(by(zone)) > Math.abs(by(one)) ? zone : one));
+  if (Math.abs(by(most)) < FELT) return "No zone moved by what anybody could read.";
+  const along = (cause: (typeof CAUSES)[number][0]) => compared[cause][most] * Math.sign(by(most));
+  const [cause, words] = CAUSES.reduce((one, other) => (along(other[0]) > along(one[0]) ? other : one));
+  return `${ZONE_NAMES[most]} moved most, ${shiftWords(by(most))}: ${shiftWords(compared[cause][most])} of it by ${words}.`;
+}
