@@ -161,6 +161,7 @@ test("why lists every look with what it weighed, and what would change the advic
 
 test("the log is narrowed to a part, and two of its days are held side by side", async ({ page }) => {
   await openRig(page, "/log");
+  await page.getByRole("button", { name: "Show only…" }).click();
   await page.getByRole("combobox", { name: "Part" }).click();
   await page.getByRole("option", { name: "Clip" }).click();
   const entries = page.getByRole("list", { name: "Entries" });

@@ -16,7 +16,7 @@ describe("what sets two days apart", () => {
       parts: top(0.045),
       engine: top(-0.005),
     };
-    expect(mostWords(compared)).toBe("Top moved most, 5 % leaner: 5 % leaner of it by the parts.");
+    expect(mostWords(compared)).toBe("Top moved most, 5 % leaner: 5 % of it by the parts.");
     const cooler: DaysCompared = {
       a: at(0.02),
       b: at(-0.01),
@@ -24,7 +24,7 @@ describe("what sets two days apart", () => {
       parts: none,
       engine: top(0.01),
     };
-    expect(mostWords(cooler)).toBe("Top moved most, 3 % richer: 4 % richer of it by the air.");
+    expect(mostWords(cooler)).toBe("Top moved most, 3 % richer: 4 % of it by the air.");
   });
 
   it("is nothing where nobody could read it", () => {

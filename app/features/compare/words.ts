@@ -1,7 +1,7 @@
 /** What sets two days apart, in words. */
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import { shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { shiftWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 /** Less nobody reads. */
 const FELT = 0.005;
@@ -23,5 +23,5 @@ export function mostWords(compared: DaysCompared): string {
   if (Math.abs(by(most)) < FELT) return "No zone moved by what anybody could read.";
   const along = (cause: (typeof CAUSES)[number][0]) => compared[cause][most] * Math.sign(by(most));
   const [cause, words] = CAUSES.reduce((one, other) => (along(other[0]) > along(one[0]) ? other : one));
-  return `${ZONE_NAMES[most]} moved most, ${shiftWords(by(most))}: ${shiftWords(compared[cause][most])} of it by ${words}.`;
+  return `${ZONE_NAMES[most]} moved most, ${shiftWords(by(most))}: ${sizeWords(100 * along(cause))} of it by ${words}.`;
 }

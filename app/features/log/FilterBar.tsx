@@ -1,5 +1,6 @@
 import css from "./log.module.css";
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import { PARTS } from "#core/log/parts.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -21,6 +22,18 @@ export function FilterBar({ filters, onFilters }: FilterBarProps) {
   const set = (name: keyof Filters) => (event: { target: { value: string } }) =>
     onFilters({ ...filters, [name]: event.target.value });
   const any = Object.values(filters).some((value) => value !== "");
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Button
+        variant="outlined"
+        className="start no-print"
+        aria-expanded="false"
+        onClick={() => setOpen(true)}
+      >
+        Show only…
+      </Button>
+    );
   return (
     <div className={css["filters"]} role="group" aria-label="Show only">
       <PickField
@@ -47,11 +60,15 @@ export function FilterBar({ filters, onFilters }: FilterBarProps) {
         options={[ALL, ...placesIn(lines).map((place) => [place, place] as const)]}
         onChange={set("place")}
       />
-      {any && (
-        <Button className="tall" onClick={() => onFilters(NO_FILTERS)}>
-          Show all
-        </Button>
-      )}
+      <Button
+        className="tall"
+        onClick={() => {
+          onFilters(NO_FILTERS);
+          setOpen(false);
+        }}
+      >
+        {any ? "Show all" : "Close"}
+      </Button>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import css from "./season.module.css";
 import { useState } from "react";
 import { redirect, useActionData, useSubmit } from "react-router";
@@ -68,7 +69,7 @@ function Year({ months }: { months: readonly SeasonMonth[] }) {
   const share = (density: number) => ((100 * density) / base).toFixed(0);
   return (
     <div className="scroll-x">
-      <table className="figures">
+      <table className={clsx("figures", css["year"])}>
         <caption className="label">
           The air that burns, per cent of the baseline’s, and what it asks for four days in five
         </caption>
