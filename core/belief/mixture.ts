@@ -3,7 +3,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { checkSetting, type Setting } from "../carburettor/carburettor.ts";
 import type { MainPath } from "../carburettor/fuel-paths.ts";
 import { feedOf, mainFeedAt, pilotFeedAt, pointAt, type Model, type Point } from "../carburettor/model.ts";
-import { PROBES, ZONES } from "../carburettor/zones.ts";
+import { PROBES, ZONES, type Zone } from "../carburettor/zones.ts";
 import type { MixturePoint, ZoneMixture } from "../looks/line.ts";
 import type { Build } from "../log/schema.ts";
 import { remembered } from "../numbers/remembered.ts";
@@ -79,6 +79,22 @@ export function mixtureMap(
 }
 
 const PROBE_OPENINGS = ZONES.map((zone) => ({ throttle: PROBES[zone], shares: { [zone]: 1 } }));
+
+/** @returns a function from a setting to its mixture in some zones alone: who asks of thousands asks no more */
+export function mixtureIn(
+  frame: Frame,
+  build: Build,
+  air: HumidAir,
+  zones: readonly Zone[],
+): (setting: Setting) => readonly MixturePoint[] {
+  const map = mixtureMap(
+    frame,
+    build,
+    air,
+    zones.map((zone) => ({ throttle: PROBES[zone], shares: { [zone]: 1 } })),
+  );
+  return (setting) => zones.map((_, i) => map.at(setting, i));
+}
 
 /** @returns a function from a setting to its mixture in every zone, in this air */
 export function zoneMixture(frame: Frame, build: Build, air: HumidAir): ZoneMixture {

@@ -3,19 +3,21 @@
  * best, draw by draw. A size that is seldom wanted stays at home; one that is missing and often wanted is bought.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import { groupOf, judgeOf, type Case } from "../advice/case.ts";
+import { groupOf, judgeOf, type Case, type Group } from "../advice/case.ts";
 import { drawnFrom } from "../advice/chances.ts";
 import { lockedParts } from "../advice/choices.ts";
 import { plainSizes, stepOf } from "../advice/jet-steps.ts";
-import { TOLERANCE, type SettingJudge } from "../advice/judge-setting.ts";
-import { LOSS } from "../advice/loss.ts";
+import { TOLERANCE } from "../advice/judge-setting.ts";
+import { LOSS, zoneWeights } from "../advice/loss.ts";
 import { workOf } from "../advice/moves.ts";
 import { questionOf } from "../advice/question.ts";
 import { shopSizes } from "../advice/to-buy.ts";
+import { mixtureIn } from "../belief/mixture.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import type { Line } from "../looks/line.ts";
 import type { Part } from "../log/parts.ts";
 import type { JetPart, Setting } from "../log/schema.ts";
+import { settingFromLog } from "../rig/from-build.ts";
 import { dot } from "../numbers/linear.ts";
 import { requireWhole } from "../units/guard.ts";
 
@@ -126,12 +128,21 @@ interface Asked {
   readonly lines: readonly Line[];
 }
 
-const askedIn = (judge: SettingJudge, choices: readonly Choice[], zones: readonly Zone[]): Asked[] =>
-  zones.map((zone) => ({
+function askedIn(
+  { frame, build }: Group,
+  air: HumidAir,
+  choices: readonly Choice[],
+  zones: readonly Zone[],
+): Asked[] {
+  const weights = zoneWeights(build.usage);
+  const mixture = mixtureIn(frame, build, air, zones);
+  const points = choices.map(({ setting }) => mixture(settingFromLog(setting)));
+  return zones.map((zone, z) => ({
     zone,
-    weight: judge.weights[zone],
-    lines: choices.map(({ setting }) => judge.lines(setting)[zone]),
+    weight: weights[zone],
+    lines: points.flatMap((point) => point[z] ?? []),
   }));
+}
 
 /** @returns of each choice what it costs when the engine is this one */
 function costsIn(
@@ -248,9 +259,8 @@ export function packList(open: Case, airs: readonly HumidAir[], draws: number, c
   const perAir = Math.ceil(draws / airs.length);
   const believed = drawnFrom(judgeOf(open, group, first).beliefs.together, perAir * airs.length);
   airs.forEach((air, a) => {
-    const judge = judgeOf(open, group, air);
-    const atIdle = askedIn(judge, idle, ["idle"]);
-    const atLoad = askedIn(judge, loaded, ["mid", "top"]);
+    const atIdle = askedIn(group, air, idle, ["idle"]);
+    const atLoad = askedIn(group, air, loaded, ["mid", "top"]);
     const mid = atLoad[0]?.lines ?? [];
     for (let d = a * perAir; d < (a + 1) * perAir; d += 1) {
       const draw = believed[d];
