@@ -68,12 +68,12 @@ const typeRuns = async (page: Page) => {
     await page.getByText(`${time} s`).first().waitFor();
   }
 };
-const connectGauges = async (page: Page) => {
-  await page.getByRole("button", { name: /^Simulated/ }).click();
-  await page.getByRole("button", { name: "This is how it was" }).click();
-  await page.waitForTimeout(2500);
+/** What the judge works out of a day, a way, a list. */
+const planned = async (page: Page) => {
+  const worked = page.getByText(/all day|nowhere likelier|draws of air and engine/);
+  await worked.filter({ visible: true }).first().waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(1500);
 };
-
 const readHints = async (page: Page) => {
   await page.getByRole("button", { name: "I know all that" }).click();
   await page.getByRole("complementary", { name: "Hints" }).waitFor({ state: "hidden" });
@@ -101,9 +101,7 @@ const SHOTS: readonly Shot[] = [
   { name: "idle", path: `${RIG}/idle`, before: walkIdle },
   { name: "stopwatch-phone", path: `${RIG}/stopwatch`, phone: true, before: typeRuns },
   { name: "cylinders", path: `${TWIN}/cylinders` },
-  { name: "balance", path: `${TWIN}/balance`, before: connectGauges },
   { name: "rig", path: `${RIG}/build`, before: openNeedle },
-  { name: "parts", path: "/rigs/rig:demo-kart/parts" },
   { name: "walk-round", path: "/rigs/rig:demo-atv/walk-round" },
   { name: "logger", path: `${RIG}/logger`, before: readRide },
   { name: "sieve", path: `${RIG}/sieve`, before: lookThrough },
@@ -111,7 +109,9 @@ const SHOTS: readonly Shot[] = [
   { name: "new-rig-phone", path: "/new", phone: true, before: newKart },
   { name: "why-night", path: `${RIG}/why`, night: true },
   { name: "log", path: `${RIG}/log` },
-  { name: "data", path: "/data" },
+  { name: "day", path: "/rigs/rig:demo-kart/day", before: planned },
+  { name: "route", path: `${RIG}/route`, before: planned },
+  { name: "pack-phone", path: `${RIG}/pack`, phone: true, before: planned },
 ];
 
 mkdirSync(folder, { recursive: true });

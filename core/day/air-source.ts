@@ -1,7 +1,7 @@
 /** Where the air of a day to come is known from: its forecast with the day's readings, else the air that was read last. */
 import { aheadOf, heldAir, tellsOf, weatherOf, type AirAhead, type Reading } from "../forecast/air-ahead.ts";
 import { forecastOf, type Forecast, type Weather } from "../forecast/forecast.ts";
-import type { Present } from "../log/fold.ts";
+import { placeKey, type Present } from "../log/fold.ts";
 import type { AirEntry, Build, ForecastEntry } from "../log/schema.ts";
 import { airStateFromLog } from "../rig/from-build.ts";
 
@@ -21,6 +21,8 @@ export interface AirSource {
 }
 
 interface When {
+  /** whose forecast goes before another's */
+  readonly place?: string;
   readonly elevationM: number;
   readonly fromMs: number;
   readonly toMs: number;
@@ -39,12 +41,20 @@ export const airsRead = ({ lines }: Present): AirEntry[] =>
     entry.kind === "air" && !struck && setAside === undefined ? [entry] : [],
   );
 
-/** The newest that tells all of the time asked about, else the newest that tells some of it. */
+/**
+ * The newest that tells all of the time asked about, else the newest that tells some of it; that place's own before
+ * another's: a paddock and its pass go by several names.
+ */
 function forecastFor(
   forecasts: readonly ForecastEntry[],
-  { fromMs, toMs }: When,
+  { place, fromMs, toMs }: When,
 ): { entry: ForecastEntry; forecast: Forecast; short: boolean } | undefined {
-  const told = forecasts.map((entry) => ({ entry, forecast: forecastOf(entry) })).reverse();
+  const own = (entry: ForecastEntry) =>
+    place !== undefined && placeKey(entry.place) === placeKey(place) ? 0 : 1;
+  const told = [...forecasts]
+    .reverse()
+    .sort((a, b) => own(a) - own(b))
+    .map((entry) => ({ entry, forecast: forecastOf(entry) }));
   const all = told.find(
     ({ forecast }) => forecast.fromMs <= fromMs + HOUR_MS && forecast.toMs >= toMs - HOUR_MS,
   );

@@ -24,6 +24,7 @@ export function dayAnswer(open: Case, carburettor = 0): DayAnswer | undefined {
   const fromMs = (starts[0] ?? 0) - AROUND_MS;
   const toMs = (starts.at(-1) ?? 0) + (inOrder.at(-1)?.minutes ?? 0) * 60_000 + AROUND_MS;
   const { airAt, ...source } = airSource(open.present, open.build, {
+    place: heats.place,
     elevationM: heats.elevationM,
     fromMs,
     toMs,

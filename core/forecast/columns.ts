@@ -1,6 +1,6 @@
 /** What the columns of a forecast mean, and a first guess by their names and figures: the tuner has the last word. */
 import * as z from "zod";
-import { looksLikeSeaLevel } from "../air/barometer.ts";
+import { looksLikeSeaLevel, standardPressure } from "../air/barometer.ts";
 import type { Table } from "./table.ts";
 
 export const FORECAST_ROLES = ["time", "temperature", "humidity", "dewPoint", "seaLevel", "station"] as const;
@@ -37,9 +37,10 @@ const NAMES: readonly (readonly [ForecastRole, RegExp])[] = [
   ["dewPoint", /dew/i],
   ["humidity", /humid|^rh\b|_rh\b/i],
   ["seaLevel", /sea|msl|slp|qnh|qff/i],
-  ["station", /surface.?press|station|qfe|press|barom|\bhpa\b|inhg/i],
-  ["time", /time|date|hour|stamp|^dt\b|valid/i],
+  ["station", /surface.?press|station|qfe/i],
+  ["seaLevel", /press|barom|\bhpa\b|inhg/i],
   ["temperature", /temp|^t\b|°c|°f/i],
+  ["time", /time|date|hour|stamp|^dt\b|valid/i],
 ];
 /** Said of some other temperature or moment. */
 const OTHERS = /feel|apparent|wind|gust|soil|sunrise|sunset|water|rain|snow|issued|chance|max|min\b/i;
@@ -72,7 +73,8 @@ function unitOf(role: ForecastRole, name: string, cells: readonly string[]): str
 }
 
 /** @returns the first column that is each of these, in the order of the file */
-export function guessColumns({ names, rows }: Table, elevationM: number): ForecastMapping {
+export function guessColumns(table: Table, elevationM: number): ForecastMapping {
+  const { names, rows } = table;
   const found: ForecastMapping = [];
   names.forEach((name, column) => {
     if (OTHERS.test(name)) return;
@@ -82,13 +84,31 @@ export function guessColumns({ names, rows }: Table, elevationM: number): Foreca
     const cells = rows.slice(0, 48).map((row) => row[column] ?? "");
     found.push({ role, column, unit: unitOf(role, name, cells) });
   });
-  return found.map((use) => {
-    if (use.role !== "station" || found.some(({ role }) => role === "seaLevel")) return use;
-    const pascals = rows.map((row) => pressureOf(row[use.column] ?? "", use.unit)).filter(Number.isFinite);
-    const all = pascals.length > 0 && pascals.every((pa) => looksLikeSeaLevel(pa, elevationM));
-    return all ? { ...use, role: "seaLevel" } : use;
-  });
+  return found.map((use) => asFiguresSay(use, found, table, elevationM));
 }
+
+const MEAN_SEA_PA = 101_325;
+
+/** A pressure that names no level is taken for what its figures are nearer to; one that names it may be wrong too. */
+function asFiguresSay(
+  use: ForecastMapping[number],
+  all: ForecastMapping,
+  { names, rows }: Table,
+  elevationM: number,
+): ForecastMapping[number] {
+  const pressures = all.filter(({ role }) => role === "seaLevel" || role === "station");
+  if (pressures.length !== 1 || !pressures.includes(use)) return use;
+  const pascals = rows.map((row) => pressureOf(row[use.column] ?? "", use.unit)).filter(Number.isFinite);
+  if (pascals.length === 0) return use;
+  if (use.role === "station")
+    return pascals.every((pa) => looksLikeSeaLevel(pa, elevationM)) ? { ...use, role: "seaLevel" } : use;
+  if (LEVEL.test(names[use.column] ?? "")) return use;
+  const off = (pa: number) => pascals.reduce((sum, one) => sum + Math.abs(one - pa), 0);
+  return off(standardPressure(elevationM)) < off(MEAN_SEA_PA) ? { ...use, role: "station" } : use;
+}
+
+/** Names that say which level a pressure is of. */
+const LEVEL = /sea|msl|slp|qnh|qff/i;
 
 const PASCALS: Readonly<Record<string, number>> = {
   Pa: 1,

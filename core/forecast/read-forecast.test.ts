@@ -60,6 +60,12 @@ describe("a forecast's table", () => {
       lines("time, temp, humidity, pressure\n2026-05-23 08:00, 12, 60, 1015\n2026-05-23 09:00, 13, 58, 1015"),
     );
     expect(guessColumns(table, 1380).at(-1)?.role).toBe("seaLevel");
+    // Told of a lower hill the same column may be either: its figures decide.
+    const hill = tableOfLines(
+      lines("time, temp, humidity, pressure\n2026-05-23 08:00, 12, 60, 985\n2026-05-23 09:00, 13, 58, 985"),
+    );
+    expect(guessColumns(hill, 250).at(-1)?.role).toBe("station");
+    expect(guessColumns(table, 250).at(-1)?.role).toBe("seaLevel");
     const mapping = guessColumns(table, 1380).map((use) =>
       use.role === "seaLevel" ? { ...use, role: "station" as const } : use,
     );

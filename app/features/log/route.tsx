@@ -20,6 +20,7 @@ import { FilterBar } from "./FilterBar.tsx";
 import { filtered, NO_FILTERS } from "./filters.ts";
 import { items, matching, type Item } from "./items.ts";
 import { NoteForm } from "./NoteForm.tsx";
+import { Sheets } from "./Sheets.tsx";
 import { WrongRig } from "./WrongRig.tsx";
 
 const Moved = z.object({ to: RigId, ids: z.array(EntryId).min(1, "Tick what goes there.").max(40) });
@@ -123,6 +124,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
+      <Sheets />
       <FilterBar filters={filters} onFilters={setFilters} />
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && (

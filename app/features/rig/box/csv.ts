@@ -1,6 +1,7 @@
 /** The jet box as a CSV file, through the package that reads spreadsheets' dialects. */
 import Papa from "papaparse";
 import type { Box } from "#core/log/schema.ts";
+import { asWritten, RUNS } from "#app/ui/csv-cells.ts";
 import { BOX_COLUMNS, boxFromRows, boxToRows, type BoxRead, type BoxRow } from "#core/rig/box-table.ts";
 
 const LARGEST_BYTES = 256 * 1024;
@@ -53,13 +54,6 @@ export function readBoxText(pasted: string): BoxFileRead {
   const bad = bare ? read.bad.map((one) => ({ ...one, line: one.line - 1 })) : read.bad;
   return { ok: true, read: { ...read, bad } };
 }
-
-/** What a spreadsheet would run instead of show; a negative number is a number. */
-const RUNS = /^\s*(?:[=+@|%\uFF0B\uFF1D\uFF20]|[-\u2212\uFF0D](?!\d+(?:\.\d+)?$)|[\t\r\n])/;
-/** Put before such a cell, and taken off again when it is read here. */
-const DEFUSED = "'";
-const asWritten = (cell: string): string =>
-  cell.startsWith(DEFUSED) && RUNS.test(cell.slice(DEFUSED.length)) ? cell.slice(DEFUSED.length) : cell;
 
 export const boxCsv = (box: Box): string =>
   Papa.unparse(
