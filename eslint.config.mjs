@@ -21,7 +21,7 @@ const CORE_ROOMS = {
   faults: ["numbers", "units", "carburettor", "log", "rig", "looks", "belief", "walkround"],
   advice: ["numbers", "units", "air", "carburettor", "log", "rig", "looks", "belief", "faults", "idle"],
   forecast: ["units", "numbers", "air", "log"],
-  day: ["units", "air", "carburettor", "log", "rig", "belief", "advice", "forecast"],
+  day: ["units", "air", "carburettor", "log", "rig", "looks", "belief", "advice", "forecast"],
   route: ["units", "air", "carburettor", "log", "rig", "advice", "forecast", "day", "satellites"],
   pack: [
     "units",

@@ -175,6 +175,11 @@ test("the log is narrowed to a part, and two of its days are held side by side",
   const table = page.getByRole("table");
   await expect(table.getByRole("row", { name: /^Top/ })).toContainText(/leaner|richer/);
   await expect(page.getByRole("status").filter({ hasText: "moved most" })).toBeVisible();
+  await page.getByRole("combobox", { name: "What" }).click();
+  await page.getByRole("option", { name: "Plug reader: reads too lean by" }).click();
+  const trend = page.getByRole("region", { name: "From day to day" });
+  await trend.evaluate((place) => place.scrollIntoView({ block: "end" }));
+  await expect(trend.getByRole("img")).toBeVisible();
   await page.getByRole("combobox", { name: "Second day" }).click();
   await page.getByRole("option").last().click();
   await expect(page.getByText("No zone moved by what anybody could read.")).toBeVisible();

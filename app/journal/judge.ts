@@ -11,6 +11,7 @@ import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
+import type { Trend } from "#core/day/trend.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
@@ -197,6 +198,10 @@ export const askCompare = (
   { a, b }: { readonly a: string; readonly b: string },
   carburettor: number,
 ): Promise<DaysCompared> => ask(revision, entries, { ask: "compare", a, b, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askTrend = (revision: string, entries: readonly Entry[], carburettor: number): Promise<Trend> =>
+  ask(revision, entries, { ask: "trend", carburettor });
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askDay = (

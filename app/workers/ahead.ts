@@ -1,5 +1,6 @@
 /** What is asked of days to come and gone by, in one piece that is loaded when it is first asked. */
 export { compareDays } from "#core/day/compare-days.ts";
+export { trendOf } from "#core/day/trend.ts";
 export { dayAnswer } from "#core/day/day-answer.ts";
 export { PackAsked } from "#core/pack/asked.ts";
 export { packAnswer, seasonAnswer } from "#core/pack/pack-answer.ts";

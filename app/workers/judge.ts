@@ -72,6 +72,7 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
     case "compare":
+    case "trend":
     case "day":
     case "route":
     case "pack":
@@ -85,15 +86,17 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
   }
 }
 
-type AheadQuestion = Extract<Question, { ask: "compare" | "day" | "route" | "pack" | "season" }>;
+type AheadQuestion = Extract<Question, { ask: "compare" | "trend" | "day" | "route" | "pack" | "season" }>;
 
 /** Days to come and days gone by are asked about now and then: what answers is loaded then. */
 async function aheadAnswer(opened: Case, question: AheadQuestion, memory: ReplayMemory): Promise<AnyAnswer> {
-  const { compareDays, dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } =
+  const { trendOf, compareDays, dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } =
     await import("./ahead.ts");
   switch (question.ask) {
     case "compare":
       return compareDays(opened, question.a, question.b, question.carburettor, memory);
+    case "trend":
+      return trendOf(opened, question.carburettor);
     case "day":
       return dayAnswer(opened, question.carburettor);
     case "route":

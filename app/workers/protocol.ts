@@ -18,6 +18,7 @@ import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
+import type { Trend } from "#core/day/trend.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
@@ -75,6 +76,8 @@ export type Question =
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
   /** Two days side by side, and what sets them apart. */
   | { readonly ask: "compare"; readonly a: string; readonly b: string; readonly carburettor?: number }
+  /** How what is believed of the engine has moved from day to day. */
+  | { readonly ask: "trend"; readonly carburettor?: number }
   /** The heats of the day with their cards; nothing where none were named. */
   | { readonly ask: "day"; readonly carburettor?: number }
   /** One setting for a way, and where to stop and change. */
@@ -104,6 +107,7 @@ export interface Answers {
   readonly parts: PartsAnswer;
   readonly nearest: NeedleNear[];
   readonly compare: DaysCompared;
+  readonly trend: Trend;
   readonly day: DayAnswer | undefined;
   readonly route: RouteAnswer;
   readonly pack: PackList;

@@ -14,6 +14,7 @@ import { Working } from "#app/ui/Working.tsx";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { airWords } from "#app/vocabulary/entries.ts";
 import { mixtureWords, PART_NAMES, partValue, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { TrendPanel } from "./TrendPanel.tsx";
 import { mostWords, movedBy } from "./words.ts";
 
 function Side({ side, other }: { side: DaySide; other: DaySide }) {
@@ -148,6 +149,7 @@ export default function CompareRoute() {
       ) : (
         <Days days={days} />
       )}
+      <TrendPanel />
     </div>
   );
 }

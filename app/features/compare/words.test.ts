@@ -1,5 +1,6 @@
 import { perZone, type PerZone } from "#core/carburettor/zones.ts";
 import type { DaysCompared, DaySide } from "#core/day/compare-days.ts";
+import { trendOption } from "./trend-chart.ts";
 import { mostWords, movedBy } from "./words.ts";
 
 const none = perZone(() => 0);
@@ -31,5 +32,21 @@ describe("what sets two days apart", () => {
     const same: DaysCompared = { a: at(0.01), b: at(0.012), air: none, parts: none, engine: top(0.002) };
     expect(mostWords(same)).toBe("No zone moved by what anybody could read.");
     expect([movedBy(0.002), movedBy(-0.021)]).toEqual(["–", "2 % richer"]);
+  });
+});
+
+describe("the days drawn", () => {
+  it("have a band of 80 % about what is believed, in per cent", () => {
+    const points = [
+      { day: "2026-05-10", mean: -0.02, sd: 0.05 },
+      { day: "2026-05-20", mean: -0.04, sd: 0.02 },
+    ];
+    const { series } = trendOption(points, "Believed") as {
+      series: { name: string; data: [string, number][] }[];
+    };
+    const [low, wide, line] = series.map(({ data }) => data.map(([, value]) => value));
+    expect(line).toEqual([-2, -4]);
+    expect(low?.[0]).toBeCloseTo(-2 - 128.16 * 0.05, 1);
+    expect(wide?.[1]).toBeCloseTo(2 * 128.16 * 0.02, 1);
   });
 });

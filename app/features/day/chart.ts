@@ -4,6 +4,7 @@ import type { DayPlan } from "#core/day/plan-day.ts";
 import type { Moment, WantedPart } from "#core/day/wanted.ts";
 import { partValue, PART_NAMES } from "#app/vocabulary/parts.ts";
 import { localInstant } from "#app/journal/clock.ts";
+import { bandSeries } from "#app/ui/chart-band.ts";
 import { BODY } from "#app/theme/theme.ts";
 
 interface Drawn {
@@ -20,28 +21,8 @@ const wall = (ms: number): string => localInstant(new Date(ms)).slice(0, 16);
 const QUIET = "var(--quiet)";
 const round = (value: number): number => Number(value.toFixed(3));
 
-/** A band as two lines on top of each other: the lower one is not seen. */
-function band(name: string, low: readonly Point[], high: readonly Point[], axis: number) {
-  const common = {
-    type: "line",
-    symbol: "none",
-    lineStyle: { opacity: 0 },
-    stack: name,
-    xAxisIndex: axis,
-    yAxisIndex: axis,
-    silent: true,
-    tooltip: { show: false },
-  };
-  return [
-    { ...common, name: `${name} from`, data: low },
-    {
-      ...common,
-      name: `${name} to`,
-      data: high.map(([at, value], i): Point => [at, round(value - (low[i]?.[1] ?? value))]),
-      areaStyle: { color: "var(--doubt)", opacity: 1 },
-    },
-  ];
-}
+const band = (name: string, low: readonly Point[], high: readonly Point[], axis: number) =>
+  bandSeries(name, low, high, { xAxisIndex: axis, yAxisIndex: axis });
 
 const line = (name: string, data: readonly Point[], axis: number, more: object = {}) => ({
   type: "line",

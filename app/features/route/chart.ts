@@ -30,7 +30,7 @@ export function routeOption(
     splitNumber: 3,
     name,
     nameTextStyle: { color: QUIET, align: "left", padding: [0, 0, 0, -44] },
-    axisLabel: { color: QUIET, formatter: "{value}" },
+    axisLabel: { color: QUIET, formatter: String },
     splitLine: { lineStyle: { color: "var(--hairline)" } },
   });
   const line = (
