@@ -179,7 +179,7 @@ test("the log is narrowed to a part, and two of its days are held side by side",
   await page.getByRole("option", { name: "Plug reader: reads too lean by" }).click();
   const trend = page.getByRole("region", { name: "From day to day" });
   await trend.evaluate((place) => place.scrollIntoView({ block: "end" }));
-  await expect(trend.getByRole("img")).toBeVisible();
+  await expect(trend.getByRole("img", { name: /^Believed: .* %$/ })).toBeVisible();
   await page.getByRole("combobox", { name: "Second day" }).click();
   await page.getByRole("option").last().click();
   await expect(page.getByText("No zone moved by what anybody could read.")).toBeVisible();

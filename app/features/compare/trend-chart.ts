@@ -14,12 +14,20 @@ const QUIET = "var(--quiet)";
 const DAY_MS = 86_400_000;
 const percent = (share: number): number => Number((100 * share).toFixed(2));
 
+/** The same for who does not see it: the first and the last of it. */
+function inWords(points: readonly TrendPoint[], name: string): string {
+  const said = ({ day, mean, sd }: TrendPoint) =>
+    `${day} ${percent(mean).toFixed(1)} ± ${percent(DOUBT_SDS * sd).toFixed(1)} %`;
+  const [first, last] = [points[0], points.at(-1)];
+  return first && last ? `${name}: ${said(first)}, to ${said(last)}` : name;
+}
+
 /** @param name - what moves, with the way it is read: per cent leaner */
 export function trendOption(points: readonly TrendPoint[], name: string): EChartsCoreOption {
   const at = (z: number) => points.map(({ day, mean, sd }) => [day, percent(mean + z * sd)] as const);
   const [low, high] = [at(-DOUBT_SDS), at(DOUBT_SDS)];
   return {
-    aria: { enabled: true },
+    aria: { enabled: true, label: { description: inWords(points, name) } },
     textStyle: { fontFamily: BODY, fontSize: 13 },
     animation: false,
     grid: { left: 56, right: 24, top: 16, bottom: 34 },

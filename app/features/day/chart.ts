@@ -44,6 +44,15 @@ function planned({ heats }: DayPlan, part: WantedPart): Point[] {
   return points;
 }
 
+/** The same for who does not see it: how the air and what it wants go from first to last. */
+function inWords(air: readonly Point[], wanted: readonly Point[], part: WantedPart): string {
+  const fromTo = (points: readonly Point[], digits: number) => {
+    const [first, last] = [points[0], points.at(-1)];
+    return `${first?.[1].toFixed(digits) ?? ""} at ${first?.[0].slice(11) ?? ""} to ${last?.[1].toFixed(digits) ?? ""} at ${last?.[0].slice(11) ?? ""}`;
+  };
+  return `Air that burns, per cent of the baseline’s: ${fromTo(air, 1)}. ${PART_NAMES[part]} wanted: ${fromTo(wanted, 2)}.`;
+}
+
 /** @returns two drawings below each other on one clock */
 export function dayOption({ plan, moments, part, baseKgM3 }: Drawn): EChartsCoreOption {
   const air = (z: number) =>
@@ -80,7 +89,7 @@ export function dayOption({ plan, moments, part, baseKgM3 }: Drawn): EChartsCore
     splitLine: { lineStyle: { color: "var(--hairline)" } },
   });
   return {
-    aria: { enabled: true },
+    aria: { enabled: true, label: { description: inWords(air(0), wanted("value"), part) } },
     textStyle: { fontFamily: BODY, fontSize: 13 },
     animation: false,
     grid: [

@@ -191,7 +191,11 @@ describe("a planned day", () => {
     const { plan, moments } = answer();
     const option = dayOption({ plan, moments, part: "main", baseKgM3: 1 }) as {
       series: { name: string; data: [string, number][] }[];
+      aria: { label: { description: string } };
     };
+    expect(option.aria.label.description).toMatch(
+      /^Air that burns, per cent of the baseline’s: \d+\.\d at \d\d:\d\d to \d+\.\d at \d\d:\d\d\. Main wanted: /,
+    );
     const named = (name: string) => option.series.find((one) => one.name === name)?.data ?? [];
     expect(named("Air that burns")).toHaveLength(moments.length);
     expect(named("Planned").map(([, main]) => main)).toEqual([

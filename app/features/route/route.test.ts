@@ -85,7 +85,13 @@ describe("a way over heights", () => {
   });
 
   it("is drawn along its length, with the air below its height", () => {
-    const option = routeOption(answerFor(1530), 1.1, units) as { series: { data: [number, number][] }[] };
+    const option = routeOption(answerFor(1530), 1.1, units) as {
+      series: { data: [number, number][] }[];
+      aria: { label: { description: string } };
+    };
+    expect(option.aria.label.description).toMatch(
+      /^Height from 380 to 1910 m over 19.75 km; air that burns from \d+ to \d+ /,
+    );
     const [height, airs] = option.series.map(({ data }) => data);
     expect(height?.at(-1)).toEqual([19.75, 1910]);
     expect(airs?.[0]?.[1]).toBeGreaterThan(airs?.at(-1)?.[1] ?? Infinity);
