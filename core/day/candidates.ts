@@ -4,7 +4,7 @@ import { settingKey, type SettingJudge } from "../advice/judge-setting.ts";
 import { bestAtOneStop, type PlanQuestion } from "../advice/plan.ts";
 import { judgeOver, type Danger } from "../advice/judge-over.ts";
 
-export const MOST_CANDIDATES = 12;
+const MOST_CANDIDATES = 12;
 
 /** A moment of the day, or a stretch of the way: what is asked there, and how much it counts. */
 export interface Stage {
@@ -41,7 +41,7 @@ function once(settings: readonly Setting[]): Setting[] {
 export const overAll = (stages: readonly Stage[], danger: Danger): SettingJudge => judgeOver(stages, danger);
 
 /** What a setting costs over the day, unsafe anywhere first of all. */
-export function costOver(stages: readonly Stage[], setting: Setting): number {
+function costOver(stages: readonly Stage[], setting: Setting): number {
   return stages.reduce((sum, stage) => sum + stage.weight * stageCost(stage, setting), 0);
 }
 

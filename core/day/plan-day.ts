@@ -23,6 +23,8 @@ export interface HeatCard {
   readonly changes: readonly PlanChange[];
   readonly judged: Judged;
   readonly safe: boolean;
+  /** heats that are ridden on this setting from here on, this one among them */
+  readonly ridden: number;
   /** loss that these changes save, over this heat and all that are ridden on them; 0 without changes */
   readonly gain: number;
   /** chance that these heats are better off with them; 1 without changes */
@@ -49,7 +51,7 @@ export const changesBetween = (from: Setting, to: Setting): PlanChange[] =>
  * as a reading can show there, and be told apart from the others; one at a time where that is the school.
  * @returns Infinity where nobody would
  */
-export function stopCost(judge: SettingJudge, changes: ChangesSchool, from: Setting, to: Setting): number {
+function stopCost(judge: SettingJudge, changes: ChangesSchool, from: Setting, to: Setting): number {
   const lines = linesOf({ judge, fitted: from }, to);
   const read = lines.every(({ zone, effect }) => Math.abs(effect[zone]) >= LEAST_EFFECT);
   const apart = changes === "oneAtATime" ? lines.length <= 1 : canBeToldApart(lines);
@@ -170,6 +172,7 @@ export function planDay(
       changes,
       judged,
       safe: stage.isSafe(judged),
+      ridden: ridden.length,
       gain:
         changes.length === 0
           ? 0

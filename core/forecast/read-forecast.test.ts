@@ -38,6 +38,13 @@ describe("a forecast's table", () => {
     });
   });
 
+  it("says of itself that no service told it", () => {
+    const [title, ...rest] = lines(HOURLY);
+    expect(title).toEqual(["Quai Nord", "hourly"]);
+    expect(tableOfLines([["# simulated"], ...rest]).simulated).toBe(true);
+    expect(tableOfLines(lines(HOURLY)).simulated).toBeUndefined();
+  });
+
   it("knows Fahrenheit, inches and a station's pressure by their figures", () => {
     const table = tableOfLines(
       lines(

@@ -1,6 +1,11 @@
 /** A table of figures as a file has it, whatever it was written in: names, and rows of cells. */
 
+/** The line with which a simulated service marks its files. */
+export const SIMULATED_MARK = "# simulated";
+
 export interface Table {
+  /** the file says of itself that no service told it */
+  readonly simulated?: true;
   readonly names: readonly string[];
   readonly rows: readonly (readonly string[])[];
 }
@@ -72,7 +77,9 @@ export function tableOfLines(lines: readonly (readonly string[])[]): Table {
     throw new RangeError(
       "No rows of figures were found in this file. Choose a forecast as CSV or JSON, one row an hour.",
     );
+  const simulated = lines[0]?.[0]?.trim().toLowerCase() === SIMULATED_MARK;
   return {
+    ...(simulated && { simulated }),
     names: Array.from({ length: width }, (_, i) => head?.[i]?.trim() || `Column ${i + 1}`),
     rows: lines.slice(first).filter((row) => row.some((text) => text.trim() !== "")),
   };

@@ -4,6 +4,7 @@ import { dewPointOf } from "../air/humidity.ts";
 import type { Weather } from "../forecast/forecast.ts";
 import { forecastSd, type Quantity } from "../forecast/forecast-error.ts";
 import type { ForecastHour } from "../log/schema.ts";
+import { SIMULATED_MARK } from "../forecast/table.ts";
 import { instantText } from "../forecast/instants.ts";
 import { gaussianWalk } from "./wandering.ts";
 import type { Random } from "../numbers/random.ts";
@@ -100,9 +101,6 @@ export function forecastFor(
   });
 }
 
-/** The line with which the simulated service marks its files. */
-export const SIMULATED_FORECAST = "# simulated";
-
 /** @returns the same as a file such as a service would send: times by the place's own clock */
 export function forecastCsv(hours: readonly ForecastHour[]): string {
   const rows = hours.map(({ at, temperatureK, humidity, pressure }) => {
@@ -111,5 +109,5 @@ export function forecastCsv(hours: readonly ForecastHour[]): string {
     return `${at.slice(0, 10)} ${at.slice(11, 16)},${celsius(temperatureK)},${dew},${((pressure?.pressurePa ?? 0) / 100).toFixed(1)}`;
   });
   const heads = "time,temperature (°C),dew point (°C),station pressure (hPa)";
-  return [`${SIMULATED_FORECAST},,,`, heads, ...rows, ""].join("\n");
+  return [`${SIMULATED_MARK},,,`, heads, ...rows, ""].join("\n");
 }

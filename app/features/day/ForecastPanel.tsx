@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useNavigation, useSubmit } from "react-router";
 import { weatherOf } from "#core/forecast/air-ahead.ts";
 import { airStateFromLog } from "#core/rig/from-build.ts";
+import type { ForecastRead } from "#core/forecast/read-forecast.ts";
 import { ForecastEntry } from "#core/log/schema.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -40,16 +41,16 @@ export function ForecastPanel({
   const { opened, mapping, looked, problem, busy, ...act } = useForecastFile(forM);
   const simulate = async () => {
     const { simulatedForecast } = await import("#app/devices/simulated-forecast.ts");
-    const noon = new Date(`${day}T00:00`);
+    const midnight = new Date(`${day}T00:00`);
     const { air } = present;
     const blob = simulatedForecast({
       name: `${header.id} ${day}`,
       elevationM: forM,
-      midnightMs: noon.getTime(),
-      offsetMin: -noon.getTimezoneOffset(),
+      midnightMs: midnight.getTime(),
+      offsetMin: -midnight.getTimezoneOffset(),
       ...(air && { read: { ms: Date.parse(air.at), weather: weatherOf(airStateFromLog(air)) } }),
     });
-    await act.open(blob, `simulated-forecast-${day}.csv`, true);
+    await act.open(blob, `simulated-forecast-${day}.csv`);
   };
   const keep = () => {
     if (!opened || !looked?.read || !typed.success) return;
@@ -59,7 +60,7 @@ export function ForecastPanel({
       elevationM: forM,
       file: opened.file.slice(-200),
       hours: [...looked.read.hours],
-      simulated: opened.simulated,
+      simulated: opened.table.simulated === true,
     };
     void submit(JSON.stringify({ intent: "forecast", ...sent }), {
       method: "post",
@@ -75,7 +76,7 @@ export function ForecastPanel({
           accept=".csv,.txt,.json,text/csv,application/json"
           label="Forecast’s file"
           disabled={busy}
-          onFiles={([file]) => file && void act.open(file, file.name, false)}
+          onFiles={([file]) => file && void act.open(file, file.name)}
         />
         <Button variant="outlined" disabled={busy} onClick={() => void simulate()}>
           Simulated forecast
@@ -86,7 +87,7 @@ export function ForecastPanel({
       {opened && mapping && (
         <section className="stack" aria-label="The forecast’s columns">
           <h3>
-            {opened.file} {opened.simulated && <Simulated />}
+            {opened.file} {opened.table.simulated && <Simulated />}
           </h3>
           <p className="quiet flush">
             {opened.known
@@ -129,14 +130,7 @@ function offsetWords(): string {
   return `this device’s clock, UTC ${sign}${Math.abs(minutes) / 60}`;
 }
 
-function Summary({
-  read: { hours, notes },
-}: {
-  read: {
-    hours: ForecastEntry["hours"] | readonly ForecastEntry["hours"][number][];
-    notes: readonly string[];
-  };
-}) {
+function Summary({ read: { hours, notes } }: { read: ForecastRead }) {
   const { preferences } = useRig();
   const temperatures = hours.map(({ temperatureK }) => temperatureK);
   const [first, last] = [hours[0], hours.at(-1)];

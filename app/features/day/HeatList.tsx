@@ -4,7 +4,7 @@ import clsx from "clsx";
 import { humidAir } from "#core/air/humid-air.ts";
 import { changedParts } from "#core/log/fold.ts";
 import { PARTS } from "#core/log/parts.ts";
-import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
+import type { DayPlan } from "#core/day/plan-day.ts";
 import { FitButton } from "#app/frame/Taps.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { changesWords } from "#app/vocabulary/changes.ts";
@@ -17,12 +17,6 @@ interface HeatListProps {
   readonly plan: DayPlan;
   readonly nowMs: number;
 }
-
-/** How many heats are ridden on what is fitted before this one. */
-const riddenOn = (heats: readonly HeatCard[], i: number): number => {
-  const next = heats.findIndex((card, j) => j > i && card.changes.length > 0);
-  return (next === -1 ? heats.length : next) - i;
-};
 
 export function HeatList({ plan, nowMs }: HeatListProps) {
   const context = useRig();
@@ -59,7 +53,7 @@ export function HeatList({ plan, nowMs }: HeatListProps) {
               {changes.length > 0 ? (
                 <>
                   <p className={css["change"]}>{changesWords(changes)}</p>
-                  <p className="quiet flush">{gainWords(card, riddenOn(heats, i))}</p>
+                  <p className="quiet flush">{gainWords(card)}</p>
                 </>
               ) : (
                 <p className="quiet flush">As it is.</p>

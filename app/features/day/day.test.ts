@@ -166,10 +166,10 @@ describe("a planned day", () => {
     const { plan } = answer();
     const [card] = plan.heats;
     if (!card) throw new Error("no heat");
-    expect(gainWords({ ...card, gain: 0.75, chanceBetter: 0.82, safe: true }, 3)).toBe(
+    expect(gainWords({ ...card, gain: 0.75, chanceBetter: 0.82, safe: true, ridden: 3 })).toBe(
       "Better with 82 %, worth 2 % of mixture in each of 3 heats.",
     );
-    expect(gainWords({ ...card, gain: -1, safe: false }, 1)).toContain("start richer");
+    expect(gainWords({ ...card, gain: -1, safe: false })).toContain("start richer");
     expect(airShare(1.1, 1.2, 0.006)).toBe("91.7 % ± 0.6");
   });
 

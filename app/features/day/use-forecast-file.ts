@@ -11,7 +11,6 @@ import { wordsOf } from "#app/workers/on-demand.ts";
 interface Opened {
   readonly file: string;
   readonly table: Table;
-  readonly simulated: boolean;
   /** these heads were mapped before */
   readonly known: boolean;
 }
@@ -41,13 +40,13 @@ export function useForecastFile(elevationM: number) {
     [opened, mapping, elevationM],
   );
   /** What was opened stays until something better takes its place. */
-  const open = async (blob: Blob, file: string, simulated: boolean) => {
+  const open = async (blob: Blob, file: string) => {
     setBusy(true);
     setProblem(undefined);
     try {
       const table = await files.readTable(blob);
       const known = await forecastMappings.read(headKeyOf(table));
-      setOpened({ file, table, simulated, known: known !== undefined });
+      setOpened({ file, table, known: known !== undefined });
       setMapping(known ?? guessColumns(table, elevationM));
     } catch (error) {
       setProblem(wordsOf(error));

@@ -8,8 +8,8 @@ import { lossAsError } from "#app/vocabulary/changes.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
-/** @param heats - that are ridden on these changes */
-export function gainWords({ gain, chanceBetter, safe }: HeatCard, heats: number): string {
+/** @returns how sure a change is and what it is worth, heat by heat */
+export function gainWords({ gain, chanceBetter, safe, ridden: heats }: HeatCard): string {
   const worth =
     gain > 0
       ? `worth ${lossAsError(gain / heats)} of mixture in ${heats === 1 ? "this heat" : `each of ${heats} heats`}`

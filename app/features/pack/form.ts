@@ -6,10 +6,8 @@ import { instantAt } from "#app/journal/clock.ts";
 import { typedQuantity } from "#app/ui/typed.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
-export const PACK_KINDS = ["event", "month", "range"] as const;
-
 export interface PackTexts {
-  readonly kind: (typeof PACK_KINDS)[number];
+  readonly kind: PackAsked["kind"];
   readonly from: string;
   readonly to: string;
   readonly place: string;

@@ -1,13 +1,12 @@
 /** A place as typed. */
 import * as z from "zod";
 import { PlaceEntry, PRESSURE_TOLD } from "#core/log/schema.ts";
-import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
+import { ZONES, type PerZone, type Zone } from "#core/carburettor/zones.ts";
 import { fromSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { typedQuantity } from "#app/ui/typed.ts";
 
-export const PLACE_FIELDS = ["name", "elevation", "pressure", ...ZONES] as const;
-export type PlaceTexts = Readonly<Record<(typeof PLACE_FIELDS)[number], string>>;
+export type PlaceTexts = Readonly<Record<"name" | "elevation" | "pressure" | Zone, string>>;
 
 export const EMPTY_PLACE: PlaceTexts = {
   name: "",

@@ -26,7 +26,7 @@ export function rangeWords(part: Part, list: readonly Wanted[]): string {
     : `${partValue(part, best.from)} to ${partValue(part, best.to)}`;
 }
 
-export const SOURCE_WORDS = {
+const SOURCE_WORDS = {
   readings: "read there",
   climate: "by the table",
   standard: "standard air",
