@@ -56,6 +56,17 @@ describe("where the air of a day is known from", () => {
     expect(source([], other)).toMatchObject({ kind: "usual", readings: 0 });
   });
 
+  it("does not take a paddock's hundred metres for an error of the forecast", () => {
+    const below = {
+      ...air("0001", "08:30", { temperatureK: 295.15, pressurePa: 87_304 }),
+      elevationM: 1280,
+    } as Entry;
+    const { learnt, readings } = source([forecast("0001"), below]);
+    expect(readings).toBe(1);
+    // 86 300 Pa at 1380 m are 87 304 at 1280: by the barometric formula at 295.5 K, a second way.
+    expect(Math.abs(learnt?.pressurePa ?? Infinity)).toBeLessThan(15);
+  });
+
   it("takes no reading of another height, and none that was struck through", () => {
     const valley = { ...air("0001", "08:30"), elevationM: 380 } as Entry;
     expect(source([forecast("0001"), valley]).readings).toBe(0);

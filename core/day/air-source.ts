@@ -33,6 +33,7 @@ const HOUR_MS = 3_600_000;
 const readingOf = (air: AirEntry): Reading => ({
   ms: Date.parse(air.at),
   weather: weatherOf(airStateFromLog(air)),
+  ...(air.elevationM !== undefined && { elevationM: air.elevationM }),
 });
 
 /** @returns every reading that counts, in order */
@@ -77,7 +78,7 @@ export function airSource(present: Present, build: Build, when: When): AirSource
     const readings = telling.map(readingOf);
     const airAt = aheadOf(forecast, readings, elevationM);
     const last = readings.at(-1);
-    const said = last && forecast.at(last.ms, elevationM);
+    const said = last && forecast.at(last.ms, last.elevationM ?? elevationM);
     return {
       airAt,
       kind: "forecast",

@@ -36,10 +36,12 @@ export function airOfWeather({ temperatureK, dewPointK, pressurePa }: Weather): 
 export interface Reading {
   readonly ms: number;
   readonly weather: Weather;
+  /** where it was read, if that is not the place's own height: a hundred metres are twelve hectopascals */
+  readonly elevationM?: number;
 }
 
-/** Readings this long before the forecast tell nothing of it. */
 const HOUR_MS = 3_600_000;
+/** Readings this long before the forecast tell nothing of it. */
 const BEFORE_MS = 3 * HOUR_MS;
 /** Between two rows far apart the air may do what it likes: so much more doubt an hour, of each. */
 const GAP: Weather = { temperatureK: 0.5, dewPointK: 0.4, pressurePa: 15 };
@@ -115,8 +117,8 @@ export function aheadOf(
   readings: readonly Reading[],
   placeM: number,
 ): (ms: number, elevationM?: number) => AirAhead {
-  const misses = readings.map(({ ms, weather }): Miss => {
-    const said = forecast.at(ms, placeM);
+  const misses = readings.map(({ ms, weather, elevationM: readM = placeM }): Miss => {
+    const said = forecast.at(ms, readM);
     return {
       ms,
       by: {
