@@ -8,6 +8,7 @@ import type { ReplayMemory } from "../belief/replay.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
 import { dayOf, type AirEntry, type Build, type Entry, type Setting } from "../log/schema.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
+import { airsRead } from "./air-source.ts";
 
 export interface DaySide {
   readonly day: string;
@@ -29,10 +30,7 @@ export interface DaysCompared {
 
 /** @returns days that can be held side by side: an air was read on each, the newest first */
 export function comparableDays({ present }: Pick<Case, "present">): string[] {
-  const days = present.lines.flatMap(({ entry, struck, setAside }) =>
-    entry.kind === "air" && !struck && setAside === undefined ? [dayOf(entry.at)] : [],
-  );
-  return [...new Set(days)].sort().reverse();
+  return [...new Set(airsRead(present).map(({ at }) => dayOf(at)))].sort().reverse();
 }
 
 /** The log as it stood when a day was over, but for what has been struck through since. */

@@ -1,7 +1,7 @@
 /** Where the air of the day comes from: a forecast's file, a simulated one, or none. */
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useNavigation, useSubmit } from "react-router";
+import { useFetcher } from "react-router";
 import { weatherOf } from "#core/forecast/air-ahead.ts";
 import { airStateFromLog } from "#core/rig/from-build.ts";
 import type { ForecastRead } from "#core/forecast/read-forecast.ts";
@@ -10,6 +10,8 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { localInstant, wallClock } from "#app/journal/clock.ts";
 import { Caution } from "#app/ui/Caution.tsx";
+import type { ActionProblem } from "#app/journal/save.ts";
+import { Problem } from "#app/ui/Problem.tsx";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
@@ -31,8 +33,9 @@ export function ForecastPanel({
   day: string;
 }) {
   const { header, present, preferences } = useRig();
-  const submit = useSubmit();
-  const saving = useNavigation().state !== "idle";
+  // Its answer is its own: the heats beside it have theirs.
+  const fetcher = useFetcher<ActionProblem>();
+  const saving = fetcher.state !== "idle";
   const [height, setHeight] = useState<string>();
   const field = typedQuantity("length", preferences.length, ForecastEntry.shape.elevationM);
   const shown = height ?? field.encode(elevationM);
@@ -62,11 +65,10 @@ export function ForecastPanel({
       hours: [...looked.read.hours],
       simulated: opened.table.simulated === true,
     };
-    void submit(JSON.stringify({ intent: "forecast", ...sent }), {
+    void fetcher.submit(JSON.stringify({ intent: "forecast", ...sent }), {
       method: "post",
       encType: "application/json",
     });
-    act.close();
   };
   return (
     <div className="stack">
@@ -106,6 +108,7 @@ export function ForecastPanel({
           <ForecastColumns table={opened.table} mapping={mapping} onMapping={act.setMapping} />
           {looked?.wrong !== undefined && <Caution>{looked.wrong}</Caution>}
           {looked?.read && <Summary read={looked.read} />}
+          <Problem message={fetcher.data?.message} />
           <div className="row">
             <Button variant="contained" disabled={!looked?.read || !typed.success || saving} onClick={keep}>
               Keep this forecast

@@ -163,6 +163,8 @@ export default function DayRoute() {
       <section className="stack" aria-label="Forecast">
         <h2 className="label">Forecast</h2>
         <ForecastPanel
+          // Once it is kept the panel begins anew; refused it stays as it is.
+          key={present.ahead.forecasts.at(-1)?.id ?? "none"}
           place={texts.place}
           elevationM={heats?.elevationM ?? present.air?.elevationM ?? 0}
           day={texts.day}

@@ -1,4 +1,5 @@
 /** Looks, runs and airs as tables for a spreadsheet: one row each, with what was fitted and what the air was. */
+import { airsRead } from "#core/day/air-source.ts";
 import type { Present, SeenLook, SeenRun } from "#core/log/fold.ts";
 import type { AirEntry, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
@@ -60,10 +61,11 @@ const seenCells = ({ setting, air }: SeenLook | SeenRun): Cell[] => [
 /** @param stoichiometric - air-fuel ratio of the fuel in use at λ 1, for those who read AFR */
 export function sheetOf(
   name: SheetName,
-  { looks, runs, lines }: Present,
+  present: Present,
   units: Preferences,
   stoichiometric: number,
 ): Sheet {
+  const { looks, runs } = present;
   switch (name) {
     case "looks":
       return {
@@ -92,9 +94,7 @@ export function sheetOf(
     case "airs":
       return {
         fields: ["at", ...AIR_FIELDS],
-        data: lines.flatMap(({ entry, struck, setAside }) =>
-          entry.kind === "air" && !struck && setAside === undefined ? [[entry.at, ...airCells(entry)]] : [],
-        ),
+        data: airsRead(present).map((air) => [air.at, ...airCells(air)]),
       };
   }
 }

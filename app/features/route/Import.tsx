@@ -54,8 +54,9 @@ export function ImportRoute() {
         (best, { way }, i) => ((way?.lengthM ?? 0) > (tracks[best]?.way?.lengthM ?? 0) ? i : best),
         0,
       );
+      // The same file at another speed: the track that was chosen stays.
+      if (blob !== opened?.blob) setChosen(longest);
       setOpened({ blob, file, simulated, tracks });
-      setChosen(longest);
     } catch (error) {
       setProblem(wordsOf(error));
     }
@@ -76,7 +77,6 @@ export function ImportRoute() {
       simulated: opened.simulated,
     };
     void submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
-    setOpened(undefined);
   };
   return (
     <div className="stack">

@@ -203,7 +203,7 @@ export default function RouteRoute() {
       {route && answer && !working && <Along answer={answer} route={route} />}
       <section className="stack" aria-label="Another way">
         <h2 className="label">{route ? "Another way" : "A way"}</h2>
-        <ImportRoute />
+        <ImportRoute key={routes.at(-1)?.id ?? "none"} />
         <Problem message={answered?.message} />
       </section>
     </div>
