@@ -35,6 +35,9 @@ export default {
         "\\.module\\.css$": "<rootDir>/app/testing/class-names.ts",
         "\\.css$": "<rootDir>/app/testing/empty.ts",
         "\\?worker&url$": "<rootDir>/app/testing/empty.ts",
+        // The same for a runner of CommonJS.
+        "^@zip\\.js/zip\\.js/lib/zip-core-native\\.js$":
+          "<rootDir>/node_modules/@zip.js/zip.js/index-native.cjs",
       },
     },
   ],

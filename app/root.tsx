@@ -80,13 +80,24 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-/** Loaded after the first screen: it is about the next visit. */
-function Offline() {
+/** Loaded after the first screen: they are about the next visit. */
+function Later() {
   const say = useToast();
   useEffect(() => {
     if (import.meta.env.PROD && "serviceWorker" in navigator)
       void import("./frame/offline.ts").then(({ keepOffline }) => keepOffline(say));
   }, [say]);
+  useEffect(() => {
+    let stop: (() => void) | undefined;
+    let gone = false;
+    void import("./journal/backup.ts").then(({ keepBackups }) => {
+      if (!gone) stop = keepBackups();
+    });
+    return () => {
+      gone = true;
+      stop?.();
+    };
+  }, []);
   return null;
 }
 
@@ -94,7 +105,7 @@ export default function App() {
   useFocusHeading();
   return (
     <ToastPlace>
-      <Offline />
+      <Later />
       <Outlet />
     </ToastPlace>
   );

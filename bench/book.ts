@@ -43,8 +43,10 @@ async function timed(runs: number, work: () => Promise<unknown>): Promise<string
 async function importInto(page: Page, rigs: readonly BenchRig[]): Promise<number> {
   await page.goto(`${ORIGIN}/data`);
   await page.getByLabel("File to import").setInputFiles(fileOf(rigs));
+  const bring = page.getByRole("button", { name: "Import", exact: true });
+  await bring.waitFor({ timeout: 120_000 });
   const started = performance.now();
-  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await bring.click();
   await page.getByText(/^Imported \d+ entries/).waitFor({ timeout: 120_000 });
   return performance.now() - started;
 }

@@ -7,7 +7,7 @@ import { buildModel } from "#core/carburettor/model.ts";
 import { PROBES, ZONES } from "#core/carburettor/zones.ts";
 import { Setting } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";
-import { pathText } from "#core/log/read-file.ts";
+import { pathText } from "#core/log/path-text.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
 import { BadInput, readArguments, readInputFile } from "./input.ts";

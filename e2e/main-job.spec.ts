@@ -1,3 +1,4 @@
+import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-native.js";
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "./test.ts";
@@ -62,10 +63,13 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = await download;
-  expect(file.suggestedFilename()).toMatch(/^tamis-250-enduro-\d{4}-\d\d-\d\d\.json$/);
+  expect(file.suggestedFilename()).toMatch(/^tamis-250-enduro-\d{4}-\d\d-\d\d\.zip$/);
   const path = await file.path();
-  const text = readFileSync(path, "utf8");
-  expect(JSON.parse(text)).toMatchObject({ format: "tamis", version: 7 });
+  const zip = new ZipReader(new BlobReader(new Blob([readFileSync(path)])), { useWebWorkers: false });
+  const [rig] = await zip.getEntries();
+  if (!rig || rig.directory) throw new Error("no rig in the file");
+  expect(rig.filename).toBe("rigs/250-enduro.demo-enduro.json");
+  expect(JSON.parse(await rig.getData(new TextWriter()))).toMatchObject({ format: "tamis", version: 7 });
 
   // A context of one's own does not take the project's settings along.
   const elsewhere = await browser.newContext({ serviceWorkers: "block" });

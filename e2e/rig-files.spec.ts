@@ -105,7 +105,7 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
   await page.goto("/data");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
-  const file = info.outputPath("log.json");
+  const file = info.outputPath("log.zip");
   await (await download).saveAs(file);
   const context = await browser.newContext({ serviceWorkers: "block" });
   const other = await context.newPage();

@@ -1,46 +1,28 @@
-/** From the browser's log to a file in the tuner's hands. */
-import { LOG_VERSION, type LogFile } from "#core/log/schema.ts";
-import { foldPossible, impossibleEntries } from "#core/rig/check-log.ts";
+/** From the browser's book to a file in the tuner's hands. */
+import { noteBackup } from "#app/store/backups.ts";
+import { fileNameOf } from "#app/store/book-file/names.ts";
+import { writeInWorker } from "#app/store/book-file/in-worker.ts";
 import { localInstant } from "./clock.ts";
-import { files } from "#app/workers/client.ts";
-import { heardBy } from "#app/store/instruments.ts";
-import { photosOf } from "#app/store/photos.ts";
-import { readRig } from "#app/store/rig-log.ts";
 
 export interface NamedFile {
   readonly name: string;
   readonly blob: Blob;
 }
 
-/** @returns the file's content for these rigs; @throws {Error} with words if one cannot be read */
-export async function gatherRigs(rigIds: readonly string[], savedAt: string): Promise<LogFile> {
-  const rigs: LogFile["rigs"] = [];
-  for (const id of rigIds) {
-    const read = await readRig(id);
-    if (!read.ok) throw new Error(read.problem.message);
-    const { header, entries } = read.value;
-    const aside = impossibleEntries(foldPossible(entries)).map(({ entry }) => entry);
-    const sound = entries.filter((entry) => !aside.includes(entry));
-    const instruments = await heardBy(id);
-    rigs.push({
-      header,
-      entries: sound,
-      ...(aside.length > 0 && { setAside: aside }),
-      // So that the file gives the same advice where the other rigs are not.
-      ...(instruments.length > 0 && { instruments }),
-    });
-  }
-  return { format: "tamis", version: LOG_VERSION, savedAt, rigs };
+export interface Exported extends NamedFile {
+  /** rigs that could not be read: they went in as they are stored */
+  readonly raw: readonly string[];
+  readonly lostPhotos: number;
 }
 
-export async function exportRigs(rigIds: readonly string[]): Promise<NamedFile> {
+/** @returns a zip of these rigs; one that cannot be read does not stop the others */
+export async function exportRigs(rigIds: readonly string[]): Promise<Exported> {
   const savedAt = localInstant();
-  const file = await gatherRigs(rigIds, savedAt);
-  const photos = (await Promise.all(file.rigs.map((rig) => photosOf(rig.header.id, rig.entries)))).flat();
-  const [only] = file.rigs;
-  const what =
-    only && file.rigs.length === 1 ? only.header.name.replace(/[^\p{L}\p{N}]+/gu, "-") : "all-rigs";
-  return { name: `tamis-${what}-${savedAt.slice(0, 10)}.json`, blob: await files.writeLog(file, photos) };
+  const { blob, rigs, raw, counts, lostPhotos } = await writeInWorker(rigIds, savedAt);
+  await noteBackup(counts, savedAt);
+  const [only] = rigs;
+  const what = only && rigIds.length === 1 ? fileNameOf(only.name) : "all-rigs";
+  return { name: `tamis-${what}-${savedAt.slice(0, 10)}.zip`, blob, raw, lostPhotos };
 }
 
 export function saveFile({ name, blob }: NamedFile): void {

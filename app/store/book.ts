@@ -7,8 +7,10 @@ import { Header } from "#core/log/schema.ts";
 import { database, headerKey, isDayKey, removeKeys, rigOfKey } from "./database.ts";
 import { guarded, stored, type Stored } from "./failure.ts";
 import { withLock } from "./locks.ts";
+import { isPhotoKey } from "./photos.ts";
 import { adoptOldDays } from "./old-days.ts";
 import { bookedRigs, bookOf, commit, readIndex, rigIds, settle } from "./records.ts";
+import { heldBySnapshots, withoutRigs } from "./snapshot-records.ts";
 
 let opened: Promise<void> | undefined;
 
@@ -30,10 +32,11 @@ export function closeBook(): void {
   opened = undefined;
 }
 
-/** Days that no index names, and what is left of rigs that are not in the book. */
+/** Days that no index names, and what is left of rigs that are not in the book: but for what a snapshot holds. */
 async function sweep(): Promise<void> {
   const rigs = await bookedRigs();
   if (!rigs) return;
+  const held = await heldBySnapshots();
   const named = new Map<string, ReadonlySet<string> | undefined>();
   for (const rigId of rigs) {
     const index = await readIndex(rigId);
@@ -43,8 +46,10 @@ async function sweep(): Promise<void> {
     const rigId = rigOfKey(key);
     if (rigId === undefined) continue;
     const days = named.get(rigId);
-    const lost = named.has(rigId) ? isDayKey(key) && days !== undefined && !days.has(key) : true;
-    if (lost) await database.removeItem(key);
+    const lost = named.has(rigId)
+      ? isDayKey(key) && days !== undefined && !days.has(key)
+      : !(isPhotoKey(key) && held.rigs.has(rigId));
+    if (lost && !held.keys.has(key)) await database.removeItem(key);
   }
 }
 
@@ -57,6 +62,12 @@ export function writing<T>(work: () => Promise<Stored<T>>): Promise<Stored<T>> {
       return work();
     });
   });
+}
+
+/** @returns the ids of all rigs of the book, readable or not */
+export async function localRigs(): Promise<string[]> {
+  await openBook();
+  return rigIds();
 }
 
 export interface Shelf {
@@ -84,9 +95,10 @@ export function listRigs(): Promise<Stored<Shelf>> {
 export function removeRigs(which: (rigId: string) => boolean): Promise<Stored<null>> {
   return writing(async () => {
     const gone = new Set((await rigIds()).filter(which));
-    await commit([bookOf((await rigIds()).filter((id) => !gone.has(id)))]);
-    const left = (await database.keys()).filter((key) => gone.has(rigOfKey(key) ?? ""));
-    await removeKeys(left).catch(() => undefined);
+    const left = bookOf((await rigIds()).filter((id) => !gone.has(id)));
+    await commit([...(await withoutRigs(gone)), left]);
+    const theirs = (await database.keys()).filter((key) => gone.has(rigOfKey(key) ?? ""));
+    await removeKeys(theirs).catch(() => undefined);
     return stored(null);
   });
 }

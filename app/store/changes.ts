@@ -12,8 +12,17 @@ function open(): BroadcastChannel | undefined {
   return channel;
 }
 
+const here = new Set<() => void>();
+
 export function tellOtherTabs(rigId: string): void {
   open()?.postMessage(rigId);
+  for (const heard of here) heard();
+}
+
+/** @returns how to stop hearing of what is written in this tab */
+export function onChangeHere(listener: () => void): () => void {
+  here.add(listener);
+  return () => here.delete(listener);
 }
 
 /** @returns how to stop listening */

@@ -4,13 +4,14 @@
  */
 import type * as z from "zod";
 import { migrate } from "#core/log/migrations.ts";
-import { pathText } from "#core/log/read-file.ts";
+import { parseKeeping } from "#core/log/keep-unknown.ts";
+import { pathText } from "#core/log/path-text.ts";
 import { dayOf, LOG_VERSION, StoredDay, type Entry } from "#core/log/schema.ts";
 import { database, dayKey, removeKeys } from "./database.ts";
 import { failed, stored, type Stored } from "./failure.ts";
 import type { RigIndex } from "./records.ts";
 
-const drawToken = (): string =>
+export const drawToken = (): string =>
   [...crypto.getRandomValues(new Uint32Array(2))].map((n) => n.toString(36)).join("");
 
 export const newIndex = (): RigIndex => ({ version: 1, token: drawToken(), revision: 1, days: [] });
@@ -32,10 +33,8 @@ export function parseDay(rigId: string, day: string, raw: unknown): Stored<Entry
       "newer",
       `The log of ${day} was written by a newer Tamis. Reload to update, then open it again.`,
     );
-  const parsed = StoredDay.safeParse(migrated.ok ? migrated.record : raw);
-  return parsed.success
-    ? stored(parsed.data.entries)
-    : unreadable(`The log of ${day} (${rigId})`, parsed.error);
+  const parsed = parseKeeping(StoredDay, migrated.ok ? migrated.record : raw);
+  return parsed.ok ? stored(parsed.data.entries) : unreadable(`The log of ${day} (${rigId})`, parsed.error);
 }
 
 /** What was parsed in this tab, by the key of its record. */

@@ -17,6 +17,11 @@ export const failed = (
   problem: { reason, message },
 });
 
+/** What is wrong with a file that was to come in, in words: nothing of the storage's. */
+export class BadFile extends Error {
+  override readonly name = "BadFile";
+}
+
 const textOf = (error: unknown, key: "name" | "message"): string =>
   typeof error === "object" && error !== null && key in error
     ? String((error as Record<string, unknown>)[key])
@@ -27,6 +32,7 @@ const KEEPS_NOTHING = /mutation operation was attempted|No available storage met
 
 /** @returns what a thrown storage error means */
 export function storageFailure(error: unknown): { ok: false; problem: StoreProblem } {
+  if (error instanceof BadFile) return failed("refused", error.message);
   const [name, message] = [textOf(error, "name"), textOf(error, "message")];
   if (name === "QuotaExceededError" || /quota/i.test(message))
     return failed(

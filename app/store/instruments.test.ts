@@ -6,7 +6,7 @@ import { clientAction as dataAction, clientLoader } from "#app/features/data/rou
 import { clientAction as logLook } from "#app/features/look/route.tsx";
 import { readRig } from "./rig-log.ts";
 import { database, metaKey } from "./database.ts";
-import { gatherRigs } from "#app/journal/export.ts";
+import { logFileOf } from "#app/store/book-file/write.ts";
 import {
   forgetSaid,
   heardBy,
@@ -49,7 +49,7 @@ describe("what rigs say of instruments", () => {
   });
   it("is exported with the rig that heard it, not with the demo's", async () => {
     await keepSaid("rig:own-0002", said(-10));
-    const file = await gatherRigs([RIG], "2026-05-23T18:00:00+02:00");
+    const file = await logFileOf([RIG], "2026-05-23T18:00:00+02:00");
     expect(file.rigs[0]?.instruments).toBeUndefined();
   });
   it("is not written over by rigs that are opened at the same time, nor by a name given meanwhile", async () => {

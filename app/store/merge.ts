@@ -10,6 +10,7 @@ import { failed, stored, type Stored } from "./failure.ts";
 import { putPhotos } from "./photos.ts";
 import { bookOf, commit, rigIds, type Change, type RigIndex } from "./records.ts";
 import { loadForMerge, newEntries } from "./rig-log.ts";
+import { letGo, takeSnapshot } from "./snapshot-records.ts";
 
 export interface RigEntries {
   readonly header: Header;
@@ -19,10 +20,12 @@ export interface RigEntries {
 }
 
 export interface Added {
+  /** how many of them are new */
   readonly rigs: number;
   readonly entries: number;
 }
 
+/** What one rig of a file would add. */
 interface Merge {
   readonly rigId: string;
   readonly header: Header | undefined;
@@ -30,8 +33,8 @@ interface Merge {
   readonly fresh: readonly Entry[];
 }
 
-/** What one rig of the file would add; two logs sound each may clash together. */
-async function merged({ header, entries, setAside = [] }: RigEntries): Promise<Stored<Merge>> {
+/** What one rig of the file would add; two logs sound each may clash together. Nothing is written. */
+export async function whatComes({ header, entries, setAside = [] }: RigEntries): Promise<Stored<Merge>> {
   const loaded = await loadForMerge(header.id);
   if (!loaded.ok) return loaded;
   const kept = loaded.value?.log.entries ?? [];
@@ -53,16 +56,18 @@ async function merged({ header, entries, setAside = [] }: RigEntries): Promise<S
 /**
  * Merges whole rigs: entries that are there already are passed over. Anything wrong with one rig (a clash, a full
  * device, a browser that is closed) leaves all of them as they were.
+ * @param snapshot - keeps the book as it was, to be put back: when that was, and before what
  */
 export async function importRigs(
   rigs: readonly RigEntries[],
-  photos: readonly Photo[] = [],
+  photos: Iterable<Photo> | AsyncIterable<Photo> = [],
+  snapshot?: { readonly at: string; readonly why: string },
 ): Promise<Stored<Added>> {
   const told: string[] = [];
   const added = await writing(async () => {
     const merges: Merge[] = [];
     for (const rig of rigs) {
-      const merge = await merged(rig);
+      const merge = await whatComes(rig);
       if (!merge.ok) return merge;
       merges.push(merge.value);
     }
@@ -85,9 +90,10 @@ export async function importRigs(
         told.push(rigId);
       }
       if (merges.some(({ header }) => header)) changes.push(bookOf([...(await rigIds()), ...told]));
+      if (snapshot && changes.length > 0) changes.unshift(...(await takeSnapshot(snapshot.at, snapshot.why)));
       switching = true;
       await commit(changes);
-      await removeKeys(old).catch(() => undefined);
+      await letGo(old);
     } catch (error) {
       // Only to give room back at once: what no index names is swept up anyway. Once the records are being switched
       // the journal may name it: then it is left to the next visit to say what counts.

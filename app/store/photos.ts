@@ -12,11 +12,13 @@ const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
 export const photoKey = (rigId: string, id: string): string => `${rigId}/${id}`;
 export const isPhotoKey = (key: string): boolean => /^rig:[^/]+\/photo:/.test(key);
 
-/** All or none: a full device keeps no half of them. */
-export async function putPhotos(photos: readonly Photo[]): Promise<Stored<readonly string[]>> {
+/** All or none: a full device keeps no half of them. They come one by one, so that a thousand need no room at once. */
+export async function putPhotos(
+  photos: Iterable<Photo> | AsyncIterable<Photo>,
+): Promise<Stored<readonly string[]>> {
   const made: string[] = [];
   try {
-    for (const { rigId, id, bytes } of photos) {
+    for await (const { rigId, id, bytes } of photos) {
       const key = photoKey(rigId, id);
       if ((await database.getItem(key)) !== null) continue;
       await database.setItem(key, bytes);

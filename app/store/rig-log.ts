@@ -1,11 +1,13 @@
 /** The log of one rig: read once a revision, added to day by day. */
+import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { dayOf, Entry, Header } from "#core/log/schema.ts";
 import { inOrder } from "#core/log/fold.ts";
 import { writing, openBook } from "./book.ts";
 import { tellOtherTabs } from "./changes.ts";
-import { database, headerKey, indexKey, removeKeys } from "./database.ts";
+import { database, headerKey, indexKey } from "./database.ts";
 import { isGone, readDays, replaced, unreadable, writeDays } from "./days.ts";
 import { failed, guarded, stored, type Stored } from "./failure.ts";
+import { letGo } from "./snapshot-records.ts";
 import { askToKeep } from "./space.ts";
 import { commit, readIndex, rigIds, type RigIndex } from "./records.ts";
 
@@ -111,6 +113,13 @@ export function newEntries(log: readonly Entry[], given: readonly Entry[]): Stor
   return stored(fresh);
 }
 
+/** @throws {z.ZodError} for what is no entry; one that is moved here may have keys of a newer Tamis */
+function checked(entry: Entry): Entry {
+  const read = parseKeeping(Entry, entry);
+  if (read.ok) return read.data;
+  throw read.error;
+}
+
 /**
  * @param entries - of one day: what one tap logs is kept at once or not at all
  * @returns whether they were saved; on any failure nothing has changed
@@ -124,16 +133,13 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
   const saved = await writing(async () => {
     const loaded = await booked(rigId);
     if (!loaded.ok) return loaded;
-    const fresh = newEntries(
-      loaded.value.log.entries,
-      entries.map((entry) => Entry.parse(entry)),
-    );
+    const fresh = newEntries(loaded.value.log.entries, entries.map(checked));
     if (!fresh.ok) return fresh;
     if (fresh.value.length === 0) return stored(null);
     const { index } = loaded.value;
     const next = await writeDays(rigId, index, fresh.value);
     await commit([{ key: indexKey(rigId), value: next }]);
-    await removeKeys(replaced(index, next)).catch(() => undefined);
+    await letGo(replaced(index, next));
     return stored(null);
   });
   if (saved.ok) {

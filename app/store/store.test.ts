@@ -2,7 +2,7 @@ import { air, at, build, fit, look, plug } from "../../core/__tests__/entries.ts
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { dayAs, freshRig, logged, RIG } from "#app/testing/rig.ts";
 import { database, headerKey, indexKey } from "./database.ts";
-import { gatherRigs } from "#app/journal/export.ts";
+import { logFileOf } from "#app/store/book-file/write.ts";
 import { append, readRig } from "./rig-log.ts";
 import { importRigs } from "./merge.ts";
 import { listRigs, removeRig } from "./book.ts";
@@ -145,10 +145,10 @@ describe("exporting and importing", () => {
 
   it("brings a whole log to another browser and back unchanged", async () => {
     await append(RIG, look("0001", "09:00"));
-    const file = await gatherRigs([RIG], at("18:00"));
+    const file = await logFileOf([RIG], at("18:00"));
     await database.clear();
     expect(await importRigs(file.rigs)).toEqual({ ok: true, value: { rigs: 1, entries: 2 } });
-    expect((await gatherRigs([RIG], at("18:00"))).rigs).toEqual(file.rigs);
+    expect((await logFileOf([RIG], at("18:00"))).rigs).toEqual(file.rigs);
   });
 
   it("adds only what is new, and nothing the second time", async () => {

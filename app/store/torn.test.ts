@@ -7,6 +7,7 @@ import { closeBook, listRigs, removeRig } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
 import { importRigs } from "./merge.ts";
 import { append, readRig } from "./rig-log.ts";
+import { putBack } from "./snapshots.ts";
 
 // What is done again is the same again.
 jest.mock("#app/journal/entry-id.ts", () => ({ newEntryId: (kind: string) => `${kind}:drawn` }));
@@ -49,6 +50,11 @@ async function longKept(): Promise<void> {
   await freshRig();
   for (let n = 0; n < 39; n += 1) await append(RIG, onDay(n));
 }
+/** What an import has brought can be taken back. */
+async function imported(): Promise<void> {
+  await freshRig();
+  await importRigs([{ header: other, entries: days }], [], { at: "12:00", why: "x" });
+}
 /** A look on the one that was meant for the other. */
 async function twoRigs(): Promise<void> {
   await freshRig([build(), look("0007", "09:30")]);
@@ -71,6 +77,11 @@ describe.each([
       ]),
   ],
   ["a deletion", () => removeRig(RIG)],
+  [
+    "an import that keeps a snapshot",
+    () => importRigs([{ header: ENDURO_HEADER, entries: days }], [], { at: "12:00", why: "x" }),
+  ],
+  ["a snapshot that is put back", () => putBack("12:00", "14:00"), imported],
   ["a move of a look to another rig", () => moveEntries(RIG, other.id, ["look:0007"]), twoRigs],
 ] as [string, () => Promise<unknown>, (() => Promise<void>)?][])(
   "%s, cut short at every write there is",

@@ -1,6 +1,6 @@
 /** The screens' side of the workers. */
 import * as Comlink from "comlink";
-import type { Entry, Header, LogFile } from "#core/log/schema.ts";
+import type { Entry, Header } from "#core/log/schema.ts";
 import judgeAddress from "./judge.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Table } from "#core/forecast/table.ts";
@@ -11,7 +11,7 @@ import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import { startOnDemand, WorkerFailure } from "./on-demand.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
-import type { Answer, FilesApi, JudgeApi, LoggerApi, Photo } from "./protocol.ts";
+import type { Answer, FilesApi, JudgeApi, LoggerApi } from "./protocol.ts";
 
 /** The address of the judge: built anew it has another one, so it names what its answers came from. */
 export const JUDGE: string = judgeAddress;
@@ -32,8 +32,6 @@ export function valueOf<T>(answer: Answer<T>): T {
 }
 
 export const files = {
-  writeLog: async (file: LogFile, photos: readonly Photo[]): Promise<Blob> =>
-    valueOf(await filing.call(async (remote) => await remote.writeLog(file, photos))),
   shrinkPhoto: async (file: Blob): Promise<SmallPhoto> =>
     valueOf(await filing.call(async (remote) => await remote.shrinkPhoto(file))),
   openPhoto: async (file: Blob): Promise<SmallPhoto> =>

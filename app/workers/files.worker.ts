@@ -1,12 +1,10 @@
 import "./strict.ts";
 import * as Comlink from "comlink";
 import { demoMovedTo } from "#demo/told.ts";
-import { writeFile } from "./files.ts";
 import { openPhoto, readTone, shrinkPhoto } from "./photo.ts";
 import type { FilesApi } from "./protocol.ts";
 
 const api: FilesApi = {
-  writeLog: writeFile,
   shrinkPhoto,
   openPhoto,
   readTone,

@@ -12,6 +12,7 @@ import { trialOf } from "#core/advice/trial.ts";
 import { whoseCard } from "#core/advice/whose.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
+import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
 import { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
@@ -126,7 +127,9 @@ export function judgeApi(): JudgeApi {
   };
   /** Only what is new is parsed: the rest has come through this door before. */
   const allEntries = ({ rigId, entries, since }: LogSent): readonly Entry[] | undefined => {
-    const sent = z.array(Entry).parse(entries);
+    const read = parseKeeping(z.array(Entry), entries);
+    if (!read.ok) throw read.error;
+    const sent = read.data;
     if (since === undefined) return sent;
     const before = rigs.get(rigId);
     return before?.revision === since ? [...before.entries, ...sent] : undefined;

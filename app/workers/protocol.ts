@@ -1,6 +1,5 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
-import type { FileRead } from "#core/log/read-file.ts";
-import type { AirEntry, Entry, Header, InstrumentMessage, LogFile, LookEntry } from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -134,9 +133,6 @@ export interface Photo {
   readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
-/** A log file with its photos as bytes. */
-export type LogRead = FileRead & { readonly photos?: readonly Photo[] };
-
 /** Loggers' files of up to millions of rows, and runs by satellites. */
 export interface LoggerApi {
   lookAtLog(file: Blob, stoichiometric: number): Promise<Answer<LookedAt>>;
@@ -147,8 +143,6 @@ export interface LoggerApi {
 }
 
 export interface FilesApi {
-  /** Reads and checks an exported log; builds that no machine can be are refused too. */
-  writeLog(file: LogFile, photos: readonly Photo[]): Answer<Blob>;
   shrinkPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
   /** Keeps a photo for {@link readTone}; the newest only. */
   openPhoto(file: Blob): Promise<Answer<SmallPhoto>>;

@@ -3,11 +3,9 @@ import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { MessageChannel } from "node:worker_threads";
 import { demoMovedTo } from "#demo/told.ts";
-import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { advise, type Advice } from "#core/advice/advise.ts";
-import { LOG_VERSION, type AirEntry, type LogFile } from "#core/log/schema.ts";
-import { fitPart, plug } from "../../core/__tests__/entries.ts";
-import { readFile, writeFile } from "./files.ts";
+import type { AirEntry } from "#core/log/schema.ts";
+import { plug } from "../../core/__tests__/entries.ts";
 import { judgeApi, MOST_KEPT } from "./judge.ts";
 import type { Sieve } from "#core/advice/sieve.ts";
 import type { JudgeApi, Question } from "./protocol.ts";
@@ -15,12 +13,6 @@ import type { Outlook } from "#core/advice/outlook.ts";
 
 const [story] = demoMovedTo("2026-05-23", "+02:00");
 if (!story) throw new Error("the demo has rigs");
-const logFile = (): LogFile => ({
-  format: "tamis",
-  version: LOG_VERSION,
-  savedAt: "2026-05-23T18:00:00+02:00",
-  rigs: [{ header: story.header, entries: [...story.entries] }],
-});
 const draft: AirEntry = {
   id: "air:draft",
   at: "2026-05-23T15:00:00Z",
@@ -30,26 +22,6 @@ const draft: AirEntry = {
   pressure: { kind: "station", pressurePa: 84_500 },
   place: "",
 };
-
-describe("a file with cylinders", () => {
-  it("is refused when a look names one that the engine does not have", async () => {
-    const file = logFile();
-    const [rig] = file.rigs;
-    const reading = { type: "symptom", zone: "low", symptom: "bogs" } as const;
-    rig?.entries.push({
-      id: "look:none",
-      at: "2026-05-23T19:00:00+02:00",
-      kind: "look",
-      reading,
-      cylinder: 2,
-    });
-    const read = await readFile(new Blob([JSON.stringify(file)]));
-    expect(read).toMatchObject({
-      ok: false,
-      problem: { message: expect.stringContaining("cylinder must be in 1..1, got 2") as string },
-    });
-  });
-});
 
 describe("the judge, across a message channel", () => {
   const { port1, port2 } = new MessageChannel();
@@ -197,87 +169,5 @@ describe("the judge, across a message channel", () => {
     expect(all.map(({ ok }) => ok)).toEqual(all.map(() => true));
     expect(await judge.answer("rig:0 t 1", advice)).toMatchObject({ name: "unknownLog" });
     expect(await judge.answer(`rig:${MOST_KEPT + 1} t 1`, advice)).toMatchObject({ ok: true });
-  });
-});
-
-describe("files", () => {
-  it("are written and read back unchanged", async () => {
-    const written = writeFile(logFile());
-    if (!written.ok) throw new Error(written.message);
-    expect(await readFile(written.value)).toEqual({ ok: true, file: logFile(), photos: [] });
-  });
-
-  it("carry photos as bytes out and in", async () => {
-    const bytes = Uint8Array.from({ length: 70_000 }, (_, i) => i % 251);
-    const written = writeFile(logFile(), [{ rigId: story.header.id, id: "photo:0001", bytes }]);
-    if (!written.ok) throw new Error(written.message);
-    const read = await readFile(written.value);
-    expect(read.photos?.[0]).toMatchObject({ rigId: story.header.id, id: "photo:0001" });
-    expect(Buffer.from(read.photos?.[0]?.bytes ?? []).equals(Buffer.from(bytes))).toBe(true);
-    const text = (await written.value.text()).replace(/"jpeg": ".{8}/, '"jpeg": "?');
-    expect(await readFile(new Blob([text]))).toMatchObject({
-      ok: false,
-      problem: { where: "photos[0].jpeg" },
-    });
-  });
-
-  it("with a later build that what is fitted does not suit are refused at that build", async () => {
-    const file = logFile();
-    const carburettor = {
-      ...ENDURO_BUILD.carburettor,
-      needle: { ...ENDURO_BUILD.carburettor.needle, grooves: 1, referenceClip: 1 },
-    };
-    const { setting } = ENDURO_BUILD.baseline;
-    const baseline = { ...ENDURO_BUILD.baseline, setting: { ...setting, clip: 1 } };
-    file.rigs[0]?.entries.push({
-      id: "build:late",
-      at: "2026-05-24T08:00:00+02:00",
-      kind: "build",
-      build: { ...ENDURO_BUILD, carburettor, baseline },
-      reopens: [],
-      why: "",
-    });
-    const read = await readFile(new Blob([JSON.stringify(file)]));
-    expect(!read.ok && read.problem.message).toContain("clip must be in 1..1, got 2");
-  });
-
-  it("of 50 MB are refused unread", async () => {
-    const huge = new Blob([new Uint8Array(50 * 1024 * 1024)]);
-    const text = jest.spyOn(huge, "text");
-    expect(await readFile(huge)).toMatchObject({ ok: false, problem: { reason: "tooLarge" } });
-    expect(text).not.toHaveBeenCalled();
-  });
-
-  it.each([
-    [
-      "a needle thicker than its jet",
-      { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needleJetMm: 2.5 } },
-      "needle must be thinner",
-    ],
-    [
-      "a machine never ridden",
-      { ...ENDURO_BUILD, usage: { idle: 0, low: 0, mid: 0, top: 0 } },
-      "usage must give",
-    ],
-    [
-      "a window turned round",
-      { ...ENDURO_BUILD, screwWindow: { kind: "fixed" as const, from: 3, to: 1 } },
-      "screw window must run",
-    ],
-  ])("with %s are refused with the entry's place", async (_, build, words) => {
-    const file = logFile();
-    const [first, ...rest] = file.rigs[0]?.entries ?? [];
-    if (first?.kind !== "build" || !file.rigs[0]) throw new Error("story must start with a build");
-    file.rigs[0].entries = [{ ...first, build }, ...rest];
-    const read = await readFile(new Blob([JSON.stringify(file)]));
-    expect(!read.ok && read.problem.message).toContain(words);
-    expect(!read.ok && read.problem.where).toBe("rigs[0].entries[0]");
-  });
-
-  it("with a groove the needle has not are refused", async () => {
-    const file = logFile();
-    file.rigs[0]?.entries.push(fitPart("9999", "20:00", "clip", 9));
-    const read = await readFile(new Blob([JSON.stringify(file)]));
-    expect(!read.ok && read.problem.message).toContain("clip must be in 1..5, got 9");
   });
 });

@@ -230,7 +230,7 @@ describe("reading a log file", () => {
     text((file) => ({ ...file, rigs: [{ ...file.rigs[0], entries: [build(), entry] }] }));
 
   it("reads what was written, with a byte order mark or without", () => {
-    expect(readLogFile(text())).toEqual({ ok: true, file: good() });
+    expect(readLogFile(text())).toEqual({ ok: true, file: good(), unknown: [] });
     expect(readLogFile(`\uFEFF${text()}`)).toMatchObject({ ok: true });
   });
 
@@ -262,7 +262,12 @@ describe("reading a log file", () => {
       "unknownKind",
       "rigs[0].entries[1].kind",
     ],
-    ["an unknown key", entriesWith({ ...air("0001", "09:00"), mood: "good" }), "badEntry", "mood"],
+    [
+      "an unknown key beside a wrong value",
+      entriesWith({ ...air("0001", "09:00"), mood: "good", temperatureK: -1 }),
+      "badEntry",
+      "rigs[0].entries[1].temperatureK",
+    ],
     [
       "a number that is null",
       entriesWith({ ...air("0001", "09:00"), temperatureK: null }),

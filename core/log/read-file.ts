@@ -1,6 +1,8 @@
 /** The door for exported logs: text in, a checked file or one clear problem out. Never throws on bad input. */
 import type * as z from "zod";
+import { parseKeeping } from "./keep-unknown.ts";
 import { migrate } from "./migrations.ts";
+import { pathText } from "./path-text.ts";
 import { LOG_VERSION, LogFile } from "./schema.ts";
 
 export interface FileProblem {
@@ -21,7 +23,14 @@ export interface FileProblem {
   readonly message: string;
 }
 
-export type FileRead = { ok: true; file: LogFile } | { ok: false; problem: FileProblem };
+export type FileRead =
+  | {
+      readonly ok: true;
+      readonly file: LogFile;
+      /** where keys stand that a newer Tamis has written: kept, not understood */
+      readonly unknown: readonly string[];
+    }
+  | { readonly ok: false; readonly problem: FileProblem };
 
 /** Years of looks fit into a tenth of this, the rest is for photos; anything larger is another kind of file. */
 export const LARGEST_FILE_BYTES = 48 * 1024 * 1024;
@@ -89,15 +98,6 @@ function isDangerous(root: unknown): boolean {
     level = deeper;
   }
   return false;
-}
-
-/** `["rigs", 0, "entries", 3]` as `rigs[0].entries[3]` */
-export function pathText(path: readonly PropertyKey[]): string {
-  return path.reduce<string>(
-    (text, key) =>
-      typeof key === "number" ? `${text}[${key}]` : `${text}${text === "" ? "" : "."}${String(key)}`,
-    "",
-  );
 }
 
 function issueProblem(issue: z.core.$ZodIssue): FileRead {
@@ -173,8 +173,8 @@ export function readLogFile(text: string): FileRead {
         )
       : failed("notTamis", "version", `This log says version ${version}, which never was. Export it again.`);
   }
-  const parsed = LogFile.safeParse(migrated.record);
-  if (!parsed.success) {
+  const parsed = parseKeeping(LogFile, migrated.record);
+  if (!parsed.ok) {
     const [issue] = parsed.error.issues;
     return issue
       ? issueProblem(issue)
@@ -194,5 +194,5 @@ export function readLogFile(text: string): FileRead {
       `rigs[${empty}]`,
       `rigs[${empty}] has no build entry: nothing says what machine it is.`,
     );
-  return { ok: true, file: parsed.data };
+  return { ok: true, file: parsed.data, unknown: parsed.unknown };
 }

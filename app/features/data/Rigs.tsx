@@ -1,3 +1,4 @@
+import css from "./data.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { type Header } from "#core/log/schema.ts";
@@ -5,6 +6,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { RigFace } from "#app/frame/RigFace.tsx";
 import { exportRigs, saveFile } from "#app/journal/export.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
+import { exportTrouble } from "./export-words.ts";
 import { ConfirmGone } from "./ConfirmGone.tsx";
 
 export function Remove({ header, onDone }: { header: Pick<Header, "id" | "name">; onDone: () => void }) {
@@ -24,35 +26,24 @@ export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unre
   const [trouble, setTrouble] = useState<string>();
   const save = (ids: readonly string[]) => {
     setTrouble(undefined);
-    exportRigs(ids).then(saveFile, (error: unknown) => setTrouble(`Not exported: ${wordsOf(error)}`));
+    exportRigs(ids).then(
+      (exported) => {
+        saveFile(exported);
+        setTrouble(exportTrouble(exported));
+      },
+      (error: unknown) => setTrouble(`Not exported: ${wordsOf(error)}`),
+    );
   };
   return (
     <section className="stack">
-      <div className="row apart">
-        <h2>Export</h2>
-        {headers.length > 1 && (
-          <Button variant="outlined" onClick={() => save(headers.map(({ id }) => id))}>
-            Export all rigs
-          </Button>
-        )}
-      </div>
+      <h2>Rig by rig</h2>
       {headers.length === 0 && unreadable.length === 0 && (
         <p className="quiet">There is no rig in this browser yet.</p>
       )}
       {trouble !== undefined && <Caution grave>{trouble}</Caution>}
       <div className="lines">
         {headers.map((header) => (
-          <div
-            key={header.id}
-            role="group"
-            aria-label={header.name}
-            className="row"
-            style={{
-              justifyContent: "space-between",
-              borderBottom: "1px solid var(--hairline)",
-              paddingBlock: 6,
-            }}
-          >
+          <div key={header.id} role="group" aria-label={header.name} className={`row ${css["rig"]}`}>
             <RigFace header={header} line={header.id} />
             <div className="row">
               <Button variant="outlined" onClick={() => save([header.id])}>
@@ -68,7 +59,7 @@ export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unre
           <div key={id} role="group" aria-label={id} className="row apart">
             <Caution grave>
               The rig {id} cannot be read. Save the raw data below before anything else; then it can be
-              deleted, and a good export imported.
+              deleted, and a good export imported. An export of all rigs carries it as it is stored.
             </Caution>
             <Button variant="outlined" color="error" onClick={() => setRemoving({ id, name: id })}>
               Delete

@@ -1,7 +1,8 @@
 import { Caution } from "#app/ui/Caution.tsx";
 import { type ActionProblem } from "#app/journal/save.ts";
+import type { Coming } from "#app/store/book-file/keep.ts";
 
-export type Answer = ActionProblem & { said?: string };
+export type Answer = ActionProblem & { said?: string; coming?: Coming };
 
 export function Said({ answer }: { answer: Answer | undefined }) {
   if (answer?.message !== undefined) return <Caution grave>{answer.message}</Caution>;

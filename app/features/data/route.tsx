@@ -5,15 +5,29 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { refused, readSent } from "#app/journal/save.ts";
 import { saveFile } from "#app/journal/export.ts";
-import { forgetSaid, readInstrumentNames } from "#app/store/instruments.ts";
+import { readInstrumentNames } from "#app/store/instruments.ts";
 import { Instruments } from "./Instruments.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
-import { listRigs, removeRig } from "#app/store/book.ts";
+import { listRigs } from "#app/store/book.ts";
+import { backupState } from "#app/store/backups.ts";
+import { listSnapshots } from "#app/store/snapshots.ts";
+import { folderSeen } from "#app/journal/backup.ts";
 import { readSpace } from "#app/store/space.ts";
 import { rawData } from "#app/store/raw.ts";
 import { Demo } from "./Demo.tsx";
-import { Tasks, bringDemoBack, importFile, nameInstrument, wipeDemo } from "./tasks.ts";
+import {
+  Tasks,
+  bringDemoBack,
+  deleteRig,
+  importFile,
+  lookAtFile,
+  nameInstrument,
+  snapshotTask,
+  wipeDemo,
+} from "./tasks.ts";
+import { Backup } from "./Backup.tsx";
+import { Snapshots } from "./Snapshots.tsx";
 import { Import } from "./Import.tsx";
 import { Rigs } from "./Rigs.tsx";
 import { Units } from "./Units.tsx";
@@ -22,13 +36,19 @@ import { spaceWords } from "./space-words.ts";
 export const meta = () => [{ title: "Data · Tamis" }];
 
 export async function clientLoader() {
-  const [headers, preferences, instruments, space] = await Promise.all([
+  const [headers, preferences, instruments, space, backup, folder, snapshots] = await Promise.all([
     listRigs(),
     readPreferences(),
     readInstrumentNames(),
     readSpace(),
+    backupState(),
+    folderSeen(),
+    listSnapshots(),
   ]);
   return {
+    backup,
+    folder,
+    snapshots: snapshots.ok ? snapshots.value : [],
     space,
     headers: headers.ok ? headers.value.headers : [],
     unreadable: headers.ok ? headers.value.unreadable : [],
@@ -42,7 +62,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   const read = readSent(Tasks, Object.fromEntries(await request.formData()));
   if (!read.ok) return read.answer;
   const task = read.sent;
-  if (task.intent === "import") return importFile(task.file);
+  if (task.intent === "lookAt") return lookAtFile(task.file);
+  if (task.intent === "import") return importFile(task.file, task.name);
   if (task.intent === "wipeDemo") return wipeDemo();
   if (task.intent === "loadDemo") return bringDemoBack();
   if (task.intent === "preferences") {
@@ -52,11 +73,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
       : refused({ message: kept.problem.message }, 507);
   }
   if (task.intent === "nameInstrument" || task.intent === "dropInstrument") return nameInstrument(task);
-  const removed = await removeRig(task.rigId);
-  if (removed.ok) await forgetSaid(task.rigId);
-  return removed.ok
-    ? data({ said: "The rig and its log are gone." }, { status: 200 })
-    : refused({ message: removed.problem.message }, 507);
+  if (task.intent === "putBack" || task.intent === "dropSnapshot") return snapshotTask(task);
+  return deleteRig(task.rigId);
 }
 
 async function saveRaw(): Promise<void> {
@@ -69,7 +87,8 @@ async function saveRaw(): Promise<void> {
 }
 
 export default function DataRoute({ loaderData }: Route.ComponentProps) {
-  const { headers, unreadable, trouble, space, preferences, instruments } = loaderData;
+  const { headers, unreadable, trouble, space, preferences, instruments, backup, folder, snapshots } =
+    loaderData;
   return (
     <div className="page">
       <PageHead />
@@ -77,14 +96,16 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
         <div>
           <h1>Data</h1>
           <p className="lead quiet">
-            Everything stays in this browser: no account, no cloud, nothing fetched. An export is the backup,
-            and the way to another phone.
+            Everything stays in this browser: no account, nothing fetched. A backup is a file of yours, and
+            the way to another phone.
           </p>
           <p className="quiet">{spaceWords(space)}</p>
         </div>
         {trouble !== undefined && <Caution grave>{trouble}</Caution>}
-        <Rigs headers={headers} unreadable={unreadable} />
+        <Backup state={backup} folder={folder} rigIds={[...headers.map(({ id }) => id), ...unreadable]} />
         <Import />
+        <Snapshots snapshots={snapshots} />
+        <Rigs headers={headers} unreadable={unreadable} />
         <Demo headers={headers} />
         <Units preferences={preferences} />
         <Instruments names={instruments} />

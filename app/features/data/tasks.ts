@@ -2,18 +2,31 @@ import { data } from "react-router";
 import * as z from "zod";
 import { RigId } from "#core/log/schema.ts";
 import { refused } from "#app/journal/save.ts";
-import { NamedInstrument, readInstrumentNames, writeInstrumentNames } from "#app/store/instruments.ts";
+import {
+  forgetSaid,
+  NamedInstrument,
+  readInstrumentNames,
+  writeInstrumentNames,
+} from "#app/store/instruments.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { loadDemo } from "#app/journal/demo.ts";
-import { removeRigs } from "#app/store/book.ts";
+import { localInstant } from "#app/journal/clock.ts";
+import { noteGone, notGone } from "#app/store/backup-folder.ts";
+import { removeRig, removeRigs } from "#app/store/book.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
-import { failed } from "#app/store/failure.ts";
-import { importInWorker } from "#app/store/importing.ts";
+import { failed, type StoreProblem } from "#app/store/failure.ts";
+import { importInWorker, lookAtInWorker } from "#app/store/book-file/in-worker.ts";
+import { dropSnapshot, putBack } from "#app/store/snapshots.ts";
 
 export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
 
+const SentFile = z.instanceof(Blob, { message: "Choose a file first." });
+
 export const Tasks = z.discriminatedUnion("intent", [
-  z.object({ intent: z.literal("import"), file: z.instanceof(Blob, { message: "Choose a file first." }) }),
+  z.object({ intent: z.literal("lookAt"), file: SentFile }),
+  z.object({ intent: z.literal("import"), file: SentFile, name: z.string().max(300) }),
+  z.object({ intent: z.literal("putBack"), at: z.string() }),
+  z.object({ intent: z.literal("dropSnapshot"), at: z.string() }),
   z.object({ intent: z.literal("remove"), rigId: RigId }),
   z.object({ intent: z.literal("wipeDemo") }),
   z.object({ intent: z.literal("loadDemo") }),
@@ -35,14 +48,25 @@ export async function bringDemoBack() {
   return data({ said: `The demo is back: ${loaded.value.rigs} of its rigs came.` }, { status: 200 });
 }
 
-export async function importFile(file: Blob) {
-  if (file.size === 0) return refused({ message: "Choose a file first: this one is empty." });
-  const merged = await importInWorker(file).catch((error: unknown) =>
-    failed("refused", error instanceof Error ? error.message : "The import broke off. Try again."),
-  );
-  if (!merged.ok)
-    return refused({ message: merged.problem.message }, merged.problem.reason === "refused" ? 400 : 409);
-  const { rigs, entries } = merged.value;
+/** What a worker throws is for the screen too. */
+const broken = (error: unknown) =>
+  failed("refused", error instanceof Error ? error.message : "The import broke off. Try again.");
+
+const refusedFile = ({ reason, message }: StoreProblem) =>
+  refused({ message }, reason === "refused" ? 400 : 409);
+
+export async function lookAtFile(file: Blob) {
+  if (file.size === 0) return refused({ message: "This file is empty. Choose another." });
+  const looked = await lookAtInWorker(file).catch(broken);
+  return looked.ok ? data({ coming: looked.value }, { status: 200 }) : refusedFile(looked.problem);
+}
+
+export async function importFile(file: Blob, name: string) {
+  const snapshot = { at: localInstant(), why: `Before the import of ${name}`.slice(0, 300) };
+  const merged = await importInWorker(file, { snapshot }).catch(broken);
+  if (!merged.ok) return refusedFile(merged.problem);
+  const { rigs, entries, rigIds } = merged.value;
+  await notGone(rigIds);
   const said =
     entries === 0
       ? "Everything in this file is already here."
@@ -50,11 +74,28 @@ export async function importFile(file: Blob) {
   return data({ said }, { status: 200 });
 }
 
+export async function snapshotTask({ intent, at }: { intent: "putBack" | "dropSnapshot"; at: string }) {
+  const done = intent === "putBack" ? await putBack(at, localInstant()) : await dropSnapshot(at);
+  if (!done.ok) return refused({ message: done.problem.message }, 409);
+  return data(
+    { said: intent === "putBack" ? "The book is as it was then." : "Thrown away." },
+    { status: 200 },
+  );
+}
+
+export async function deleteRig(rigId: string) {
+  const removed = await removeRig(rigId);
+  if (!removed.ok) return refused({ message: removed.problem.message }, 507);
+  await forgetSaid(rigId);
+  await noteGone([rigId]);
+  return data({ said: "The rig and its log are gone." }, { status: 200 });
+}
+
 export async function nameInstrument({
   intent,
   kind,
   name,
-}: Extract<z.infer<typeof Tasks>, { name: string }>) {
+}: Extract<z.infer<typeof Tasks>, { kind: string }>) {
   const parsed = NamedInstrument.safeParse({ kind, name });
   if (!parsed.success) return refused({ fields: { name: "A name has 1 to 40 signs." } });
   const names = await readInstrumentNames();

@@ -1,0 +1,63 @@
+import Button from "@mui/material/Button";
+import dayjs from "dayjs";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import css from "./data.module.css";
+import type { SnapshotSeen } from "#app/store/snapshots.ts";
+import { ConfirmGone } from "./ConfirmGone.tsx";
+import { countWords } from "./coming-words.ts";
+import { type Answer, Said } from "./Said.tsx";
+
+/** The book before the last imports: the wrong file is taken back whole. */
+export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] }) {
+  const fetcher = useFetcher<Answer>();
+  const [back, setBack] = useState<SnapshotSeen>();
+  if (snapshots.length === 0) return null;
+  return (
+    <section className="stack">
+      <h2>As it was before</h2>
+      <p className="quiet flush">
+        The last three snapshots are kept. Going back keeps today’s book as a snapshot too, so it can be
+        undone.
+      </p>
+      <ul className="plain">
+        {snapshots.map((one) => (
+          <li key={one.at} className={`row ${css["rig"]}`}>
+            <span>
+              <strong>{one.why}</strong>{" "}
+              <span className="quiet">
+                {dayjs(one.at).format("D MMM, HH:mm")} · {countWords(one.rigs, "rig")} ·{" "}
+                {countWords(one.entries, "entry", "entries")}
+              </span>
+            </span>
+            <span className="row">
+              <Button variant="outlined" onClick={() => setBack(one)}>
+                Put back
+              </Button>
+              <Button
+                color="error"
+                disabled={fetcher.state !== "idle"}
+                aria-label={`Throw away: ${one.why}`}
+                onClick={() =>
+                  void fetcher.submit({ intent: "dropSnapshot", at: one.at }, { method: "post" })
+                }
+              >
+                Throw away
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Said answer={fetcher.data} />
+      {back && (
+        <ConfirmGone
+          title="Put the book back as it was?"
+          words={`All rigs will be as on ${dayjs(back.at).format("D MMMM, HH:mm")}. What was logged since goes into a snapshot of its own.`}
+          deed="Put it back"
+          task={{ intent: "putBack", at: back.at }}
+          onDone={() => setBack(undefined)}
+        />
+      )}
+    </section>
+  );
+}

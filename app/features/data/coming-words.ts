@@ -1,0 +1,30 @@
+/** What a file would bring, in words. */
+import dayjs from "dayjs";
+import type { Coming, RigComing } from "#app/store/book-file/keep.ts";
+
+const shortDay = (day: string): string => dayjs(day).format("D MMM YYYY");
+export const countWords = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;
+
+/** @returns `12 new entries, 3 May 2026 to 9 May 2026; 40 are here already` */
+export function rigComingWords({ fresh, already, from, to }: RigComing): string {
+  const here = already === 0 ? "" : `${fresh === 0 ? "all " : ""}${already} are here already`;
+  if (fresh === 0 || from === undefined || to === undefined) return here;
+  const days = from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`;
+  return `${countWords(fresh, "new entry", "new entries")}, ${days}${here === "" ? "" : `; ${here}`}`;
+}
+
+/** @returns what else is to be known before it comes in, a line each */
+export function comingNotes({ savedAt, photos, raw, unknown }: Coming): string[] {
+  const notes = [`Saved ${dayjs(savedAt).format("D MMM YYYY, HH:mm")}.`];
+  if (photos > 0) notes.push(`${countWords(photos, "photo")} come along.`);
+  for (const id of raw)
+    notes.push(
+      `${id} could not be read where the file was made: it stays out, as it is stored, in the file.`,
+    );
+  if (unknown.length > 0)
+    notes.push(
+      `${countWords(unknown.length, "value")} of a newer Tamis (${unknown.slice(0, 3).join(", ")}${unknown.length > 3 ? ", …" : ""}): kept as they are, used once this Tamis is updated.`,
+    );
+  return notes;
+}

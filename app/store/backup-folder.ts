@@ -1,0 +1,85 @@
+/** The folder that is kept up to date: which it is, what was read and written there, and what shall not come back. */
+import * as z from "zod";
+import { database, metaKey } from "./database.ts";
+import { drawToken } from "./days.ts";
+
+/** What this needs of a folder: the browser's own, or one that stands in for it. */
+export interface Folder {
+  readonly name: string;
+  readonly values: () => AsyncIterable<{ readonly kind: string; readonly name: string }>;
+  readonly getFileHandle: (name: string, options?: { create?: boolean }) => Promise<FolderFile>;
+}
+interface FolderFile {
+  readonly getFile: () => Promise<File>;
+  readonly createWritable: () => Promise<{
+    readonly write: (blob: Blob) => Promise<void>;
+    /** only now does the new content stand in place of the old */
+    readonly close: () => Promise<void>;
+    readonly abort: () => Promise<void>;
+  }>;
+}
+
+export const FolderState = z.strictObject({
+  /** this browser's own file in the folder */
+  device: z.string().regex(/^[a-z0-9]{2,30}$/),
+  /** what was read of the others' files, by name */
+  read: z.record(z.string(), z.string()).default({}),
+  /** what its own file holds: revision by rig */
+  written: z.record(z.string(), z.string()).default({}),
+  at: z.string().optional(),
+  /** what went wrong the last time, in words */
+  trouble: z.string().max(2000).optional(),
+});
+export type FolderState = z.infer<typeof FolderState>;
+
+const STATE = metaKey("backup-folder-state");
+const FOLDER = metaKey("backup-folder");
+/** Rigs that were deleted here: a folder that still has them does not bring them back. */
+const GONE = metaKey("rigs-gone");
+const Gone = z.array(z.string()).max(1000);
+
+export async function readFolderState(): Promise<FolderState> {
+  const parsed = FolderState.safeParse(await database.getItem(STATE).catch(() => null));
+  return parsed.success ? parsed.data : { device: drawToken(), read: {}, written: {} };
+}
+
+/** @returns the folder that was chosen, if any */
+export async function readFolder(): Promise<Folder | undefined> {
+  const raw = await database.getItem<Folder>(FOLDER).catch(() => null);
+  return typeof raw?.getFileHandle === "function" ? raw : undefined;
+}
+
+/** @throws whatever the storage throws */
+export async function keepFolder(folder: Folder): Promise<void> {
+  await database.setItem(FOLDER, folder);
+  const { device } = await readFolderState();
+  await database.setItem(STATE, FolderState.parse({ device }));
+}
+
+export const forgetFolder = (): Promise<void> => database.removeItem(FOLDER);
+
+/** @throws whatever the storage throws */
+export const keepFolderState = async (state: FolderState): Promise<void> => {
+  await database.setItem(STATE, FolderState.parse(state));
+};
+
+export async function readGone(): Promise<readonly string[]> {
+  const parsed = Gone.safeParse(await database.getItem(GONE).catch(() => null));
+  return parsed.success ? parsed.data : [];
+}
+
+/** What cannot be noted comes back with the folder: better twice than lost. */
+export async function noteGone(rigIds: readonly string[]): Promise<void> {
+  const gone = [...new Set([...(await readGone()), ...rigIds])].slice(-1000);
+  await database.setItem(GONE, gone).catch(() => undefined);
+}
+
+/** A rig that the tuner brings in himself is wanted again. */
+export async function notGone(rigIds: readonly string[]): Promise<void> {
+  const gone = await readGone();
+  if (!rigIds.some((id) => gone.includes(id))) return;
+  await database.setItem(
+    GONE,
+    gone.filter((id) => !rigIds.includes(id)),
+  );
+}

@@ -1,0 +1,131 @@
+/** The book as files: what comes in is seen first, the wrong file is taken back, a folder is kept up to date. */
+import { readFileSync, writeFileSync } from "node:fs";
+import { open, openRig, RIG, rigLine } from "./app.ts";
+import { expect, test } from "./test.ts";
+import type { Page, TestInfo } from "@playwright/test";
+
+async function exported(page: Page, info: TestInfo, name: string): Promise<string> {
+  await page.goto("/data");
+  const download = page.waitForEvent("download");
+  await rigLine(page).getByRole("button", { name: "Export log" }).click();
+  const path = info.outputPath(name);
+  await (await download).saveAs(path);
+  return path;
+}
+async function noted(page: Page, text: string): Promise<void> {
+  await page.goto(`${RIG}/log`);
+  await page.getByRole("textbox", { name: "Note" }).fill(text);
+  await page.getByRole("button", { name: "Add note" }).click();
+  await expect(page.getByText(text)).toBeVisible();
+}
+const undo = (page: Page, words: RegExp) =>
+  page.getByRole("listitem").filter({ hasText: words }).getByRole("button", { name: "Put back" });
+
+test("a file is looked at before it comes in, and the wrong one is taken back", async ({
+  page,
+  browser,
+}, info) => {
+  test.setTimeout(90_000); // two browsers, each on its first visit
+  await openRig(page, "/log");
+  await noted(page, "Written on the phone.");
+  const file = await exported(page, info, "phone.zip");
+
+  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
+  const other = await elsewhere.newPage();
+  await open(other, new URL("/data", page.url()).href);
+  await other.getByLabel("File to import").setInputFiles(file);
+  const preview = other.getByRole("group", { name: /What is in phone.zip/ });
+  await expect(preview).toContainText(/250 enduro.*1 new entry/);
+  await preview.getByRole("button", { name: "Leave it" }).click();
+  await expect(preview).toHaveCount(0);
+  await other.getByLabel("File to import").setInputFiles(file);
+  await preview.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(other.getByText("Imported 1 entries.")).toBeVisible();
+  await other.getByLabel("File to import").setInputFiles(file);
+  await expect(other.getByText("Everything in this file is already here.")).toBeVisible();
+
+  await undo(other, /Before the import of phone.zip/).click();
+  await other.getByRole("button", { name: "Put it back" }).click();
+  await expect(undo(other, /Before going back/)).toBeVisible();
+  await other.goto(new URL(`${RIG}/log`, page.url()).href);
+  await expect(other.getByRole("heading", { name: "The log" })).toBeVisible();
+  await expect(other.getByText("Written on the phone.")).toHaveCount(0);
+  await elsewhere.close();
+});
+
+test("a folder is kept up to date both ways", async ({ page, browser }, info) => {
+  test.setTimeout(90_000);
+  // The browser's own private folder stands in for one that the tuner picks: no dialog opens without a screen.
+  await page.addInitScript(() => {
+    Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+  });
+  await open(page, "/new");
+  await page.goto("/data");
+  await expect(page.getByText("There is nothing of your own here yet")).toBeVisible();
+
+  // A rig of one's own, from another device.
+  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
+  const other = await elsewhere.newPage();
+  await open(other, new URL("/data", page.url()).href);
+  await noted(other, "Seen on the laptop.");
+  const zip = readFileSync(await exported(other, info, "laptop.zip"));
+  await elsewhere.close();
+  const own = info.outputPath("own.json");
+  writeFileSync(own, ownRig());
+  await page.getByLabel("File to import").setInputFiles(own);
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(page.getByText("Imported 1 entries, 1 new rig.")).toBeVisible();
+  await expect(page.getByText("No backup of all your rigs yet: 1 entry is in no backup.")).toBeVisible();
+
+  await page.getByRole("button", { name: "Choose a folder" }).click();
+  await expect(page.getByText(/Last backup just now: nothing has been logged since/)).toBeVisible();
+  const names = () =>
+    page.evaluate(async () => {
+      const found: string[] = [];
+      const folder = (await navigator.storage.getDirectory()) as unknown as {
+        keys: () => AsyncIterable<string>;
+      };
+      for await (const name of folder.keys()) found.push(name);
+      return found;
+    });
+  expect(await names()).toEqual([expect.stringMatching(/^tamis-[a-z0-9]+\.zip$/)]);
+
+  // What another device wrote there comes in: none of the demo's rigs, which stay where they are.
+  await page.evaluate(
+    async (bytes) => {
+      const folder = await navigator.storage.getDirectory();
+      const file = await (await folder.getFileHandle("tamis-laptop1.zip", { create: true })).createWritable();
+      await file.write(new Uint8Array(bytes));
+      await file.close();
+    },
+    [...zip],
+  );
+  await page.getByRole("button", { name: "Back up now" }).click();
+  await expect(page.getByText(/Looked after just now/)).toBeVisible();
+  await page.goto(`${RIG}/log`);
+  await expect(page.getByText("Seen on the laptop.")).toHaveCount(0);
+
+  // A file that is half carried over is said.
+  await page.evaluate(async () => {
+    const folder = await navigator.storage.getDirectory();
+    const file = await (await folder.getFileHandle("tamis-laptop1.zip")).createWritable();
+    await file.write("PK half");
+    await file.close();
+  });
+  await page.goto("/data");
+  await page.getByRole("button", { name: "Back up now" }).click();
+  await expect(page.getByText(/tamis-laptop1.zip: This zip is cut short or damaged/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Keep it no more" }).click();
+  await expect(page.getByRole("button", { name: "Choose a folder" })).toBeVisible();
+});
+
+/** The enduro of the examples under another id. */
+function ownRig(): string {
+  const file = JSON.parse(readFileSync("docs/examples/log.json", "utf8")) as {
+    rigs: [{ header: { id: string }; entries: { kind: string }[] }];
+  };
+  const [rig] = file.rigs;
+  rig.header.id = "rig:own-0001";
+  rig.entries = rig.entries.filter(({ kind }) => kind === "build").slice(0, 1);
+  return JSON.stringify({ ...file, rigs: [rig] });
+}
