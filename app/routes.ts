@@ -32,6 +32,7 @@ export default [
       route("log", "features/log/route.tsx"),
       route("days", "features/days/route.tsx"),
       route("compare", "features/compare/route.tsx"),
+      route("then", "features/then/route.tsx"),
       route("day", "features/day/route.tsx"),
       route("route", "features/route/route.tsx"),
       route("pack", "features/pack/route.tsx"),
@@ -40,6 +41,7 @@ export default [
     ]),
   ]),
   route("new", "features/rig/new/route.tsx"),
+  route("find", "features/find/route.tsx"),
   route("data", "features/data/route.tsx"),
   route("*", "not-found.tsx"),
 ] satisfies RouteConfig;

@@ -1,13 +1,14 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
 import Undo from "@mui/icons-material/Undo";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { LogLine } from "#core/log/fold.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { KIND_NAMES, lineWords } from "#app/vocabulary/entries.ts";
+import { placeHref } from "./places.ts";
 import type { RigContext } from "./use-rig.ts";
 
 function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
@@ -35,7 +36,14 @@ function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
   );
 }
 
-export function LogLineItem({ line, context }: { line: LogLine; context: RigContext }) {
+interface LogLineItemProps {
+  readonly line: LogLine;
+  readonly context: RigContext;
+  /** a change leads to what was advised just before it */
+  readonly withThen?: boolean;
+}
+
+export function LogLineItem({ line, context, withThen = false }: LogLineItemProps) {
   const { entry, struck, setAside } = line;
   const { kind, what, result } = lineWords(
     line,
@@ -46,7 +54,18 @@ export function LogLineItem({ line, context }: { line: LogLine; context: RigCont
   const simulated = "simulated" in entry && entry.simulated === true;
   return (
     <div className={clsx(css["line"], struck && css["struck"], setAside !== undefined && css["set-aside"])}>
-      <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
+      {withThen && entry.kind === "fit" ? (
+        <Link
+          className={css["then"]}
+          to={`${placeHref(context.header.id, "then")}?${new URLSearchParams({ entry: entry.id }).toString()}`}
+          title="As it was then"
+        >
+          <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
+          <span className="visually-hidden">: as it was then</span>
+        </Link>
+      ) : (
+        <time dateTime={entry.at}>{entry.at.slice(11, 16)}</time>
+      )}
       <span className={css["kind"]}>{kind}</span>
       <span className={css["what"]}>
         {what}

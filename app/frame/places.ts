@@ -101,7 +101,7 @@ export const PLACES: readonly Place[] = [
     key: "o",
     onPhone: true,
     state: ({ present }) => `${present.lines.length}`,
-    also: ["compare"],
+    also: ["compare", "then"],
   },
   {
     name: "Day",

@@ -18,6 +18,7 @@ const MORE: Readonly<Record<string, string>> = {
   map: "Map of the mixture",
   days: "Days like today",
   compare: "Two days",
+  then: "As it was then",
   route: "Route",
   season: "Season",
   places: "Places",

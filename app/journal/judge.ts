@@ -1,5 +1,5 @@
 /** What the screens ask the judge about a rig. */
-import type { AirEntry, Entry, LookEntry } from "#core/log/schema.ts";
+import type { AirEntry, Entry, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -10,6 +10,8 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { AsThen } from "#core/day/as-then.ts";
+import type { SettingsCompared } from "#core/day/compare-settings.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import type { Trend } from "#core/day/trend.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
@@ -198,6 +200,22 @@ export const askCompare = (
   { a, b }: { readonly a: string; readonly b: string },
   carburettor: number,
 ): Promise<DaysCompared> => ask(revision, entries, { ask: "compare", a, b, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askSettings = (
+  revision: string,
+  entries: readonly Entry[],
+  { a, b }: { readonly a: Setting; readonly b: Setting },
+  carburettor: number,
+): Promise<SettingsCompared> => ask(revision, entries, { ask: "settings", a, b, carburettor });
+
+/** @throws {WorkerFailure} with words for the screen */
+export const askThen = (
+  revision: string,
+  entries: readonly Entry[],
+  entryId: string,
+  carburettor: number,
+): Promise<AsThen | undefined> => ask(revision, entries, { ask: "then", entryId, carburettor });
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askTrend = (revision: string, entries: readonly Entry[], carburettor: number): Promise<Trend> =>

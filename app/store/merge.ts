@@ -39,7 +39,7 @@ export async function whatComes({ header, entries, setAside = [] }: RigEntries):
   if (!loaded.ok) return loaded;
   const kept = loaded.value?.log.entries ?? [];
   const fresh = newEntries(kept, [...entries, ...setAside]);
-  if (!fresh.ok) return fresh;
+  if (!fresh.ok) return failed("conflict", `${header.name}: ${fresh.problem.message}`);
   const aside = new Set(setAside.map(({ id }) => id));
   const sound = fresh.value.filter(({ id }) => !aside.has(id));
   // A needle of three grooves here, the fourth groove there. The door of the file has read it by itself.

@@ -13,7 +13,7 @@ import { whoseCard } from "#core/advice/whose.ts";
 import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
-import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
+import { AirEntry, Entry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
@@ -73,6 +73,8 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
     case "trial":
       return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
     case "compare":
+    case "settings":
+    case "then":
     case "trend":
     case "day":
     case "route":
@@ -87,15 +89,38 @@ function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Pro
   }
 }
 
-type AheadQuestion = Extract<Question, { ask: "compare" | "trend" | "day" | "route" | "pack" | "season" }>;
+type AheadQuestion = Extract<
+  Question,
+  { ask: "compare" | "settings" | "then" | "trend" | "day" | "route" | "pack" | "season" }
+>;
 
 /** Days to come and days gone by are asked about now and then: what answers is loaded then. */
 async function aheadAnswer(opened: Case, question: AheadQuestion, memory: ReplayMemory): Promise<AnyAnswer> {
-  const { trendOf, compareDays, dayAnswer, PackAsked, packAnswer, routeAnswer, seasonAnswer } =
-    await import("./ahead.ts");
+  const {
+    adviceAsThen,
+    compareSettings,
+    trendOf,
+    compareDays,
+    dayAnswer,
+    PackAsked,
+    packAnswer,
+    routeAnswer,
+    seasonAnswer,
+  } = await import("./ahead.ts");
   switch (question.ask) {
     case "compare":
       return compareDays(opened, question.a, question.b, question.carburettor, memory);
+    case "settings":
+      return compareSettings(
+        opened,
+        Setting.parse(question.a),
+        Setting.parse(question.b),
+        question.carburettor,
+      );
+    case "then": {
+      const then = adviceAsThen(opened, question.entryId, question.carburettor);
+      return then && { ...then, advice: shown(then.advice) };
+    }
     case "trend":
       return trendOf(opened, question.carburettor);
     case "day":

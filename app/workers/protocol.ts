@@ -1,5 +1,5 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
-import type { AirEntry, Entry, Header, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
+import type { AirEntry, Entry, Header, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -16,6 +16,8 @@ import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-an
 import type { Outlook } from "#core/advice/outlook.ts";
 import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
 import type { Trial } from "#core/advice/trial.ts";
+import type { AsThen } from "#core/day/as-then.ts";
+import type { SettingsCompared } from "#core/day/compare-settings.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import type { Trend } from "#core/day/trend.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
@@ -75,6 +77,10 @@ export type Question =
   | { readonly ask: "trial"; readonly asked: TrialAsked; readonly carburettor?: number }
   /** Two days side by side, and what sets them apart. */
   | { readonly ask: "compare"; readonly a: string; readonly b: string; readonly carburettor?: number }
+  /** Two settings in the newest air. */
+  | { readonly ask: "settings"; readonly a: Setting; readonly b: Setting; readonly carburettor?: number }
+  /** The advice as it would have been just before an entry was logged. */
+  | { readonly ask: "then"; readonly entryId: string; readonly carburettor?: number }
   /** How what is believed of the engine has moved from day to day. */
   | { readonly ask: "trend"; readonly carburettor?: number }
   /** The heats of the day with their cards; nothing where none were named. */
@@ -106,6 +112,8 @@ export interface Answers {
   readonly parts: PartsAnswer;
   readonly nearest: NeedleNear[];
   readonly compare: DaysCompared;
+  readonly settings: SettingsCompared;
+  readonly then: AsThen | undefined;
   readonly trend: Trend;
   readonly day: DayAnswer | undefined;
   readonly route: RouteAnswer;

@@ -1,7 +1,9 @@
-/** What sets two days apart, in words. */
+/** What sets two days or two settings apart, in words. */
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import { shiftWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import dayjs from "dayjs";
+import type { FittedOnce } from "#core/day/compare-settings.ts";
+import { partValue, shiftWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 /** Less nobody reads. */
 const FELT = 0.005;
@@ -24,4 +26,17 @@ export function mostWords(compared: DaysCompared): string {
   const along = (cause: (typeof CAUSES)[number][0]) => compared[cause][most] * Math.sign(by(most));
   const [cause, words] = CAUSES.reduce((one, other) => (along(other[0]) > along(one[0]) ? other : one));
   return `${ZONE_NAMES[most]} moved most, ${shiftWords(by(most))}: ${sizeWords(100 * along(cause))} of it by ${words}.`;
+}
+
+/** @returns `48 · 1¾ · clip 3 · 155, until 3 May 2026` */
+export function settingName({ setting, day }: FittedOnce): string {
+  const { pilot, screwTurns, clip, shimMm, main } = setting;
+  const parts = [
+    partValue("pilot", pilot),
+    partValue("screwTurns", screwTurns),
+    `clip ${partValue("clip", clip)}`,
+    ...(shimMm === 0 ? [] : [partValue("shimMm", shimMm)]),
+    partValue("main", main),
+  ];
+  return `${parts.join(" · ")}, until ${dayjs(day).format("D MMM YYYY")}`;
 }

@@ -8,7 +8,7 @@ import { forgetFolder } from "#app/store/backup-folder.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useNow } from "#app/ui/use-now.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
-import { backupWords, folderWords } from "./backup-words.ts";
+import { backupWords, folderWords } from "#app/vocabulary/backup.ts";
 import { exportTrouble } from "./export-words.ts";
 
 interface BackupProps {

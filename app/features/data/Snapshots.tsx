@@ -5,7 +5,7 @@ import { useFetcher } from "react-router";
 import css from "./data.module.css";
 import type { SnapshotSeen } from "#app/store/snapshots.ts";
 import { ConfirmGone } from "./ConfirmGone.tsx";
-import { countWords } from "./coming-words.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 import { type Answer, Said } from "./Said.tsx";
 
 /** The book before the last imports: the wrong file is taken back whole. */

@@ -1,11 +1,9 @@
 /** What a file would bring, in words. */
 import dayjs from "dayjs";
+import { countWords } from "#app/vocabulary/counts.ts";
 import type { Coming, RigComing } from "#app/store/book-file/keep.ts";
 
 const shortDay = (day: string): string => dayjs(day).format("D MMM YYYY");
-export const countWords = (count: number, one: string, many = `${one}s`): string =>
-  `${count} ${count === 1 ? one : many}`;
-
 /** @returns `12 new entries, 3 May 2026 to 9 May 2026; 40 are here already` */
 export function rigComingWords({ fresh, already, from, to }: RigComing): string {
   const here = already === 0 ? "" : `${fresh === 0 ? "all " : ""}${already} are here already`;
@@ -24,7 +22,7 @@ export function comingNotes({ savedAt, photos, raw, unknown }: Coming): string[]
     );
   if (unknown.length > 0)
     notes.push(
-      `${countWords(unknown.length, "value")} of a newer Tamis (${unknown.slice(0, 3).join(", ")}${unknown.length > 3 ? ", …" : ""}): kept as they are, used once this Tamis is updated.`,
+      `${countWords(unknown.length, "value")} of a newer Tamis (${unknown.slice(0, 3).join(", ")}${unknown.length > 3 ? ", …" : ""}): kept as it came, used once this Tamis is updated.`,
     );
   return notes;
 }

@@ -1,5 +1,5 @@
 import type { Exported } from "#app/journal/export.ts";
-import { countWords } from "./coming-words.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 
 /** @returns what did not come along as it should, nothing when all did */
 export function exportTrouble({ raw, lostPhotos }: Pick<Exported, "raw" | "lostPhotos">): string | undefined {

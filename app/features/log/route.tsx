@@ -12,13 +12,14 @@ import { usePrinting } from "#app/ui/use-printing.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLineItem } from "#app/frame/LogLines.tsx";
+import { FilterBar } from "#app/frame/log-search/FilterBar.tsx";
+import { filtered, NO_FILTERS } from "#app/frame/log-search/filters.ts";
+import { useSearch } from "#app/frame/log-search/use-search.ts";
 import { moveEntries } from "#app/journal/move-entries.ts";
 import { readSent, refused } from "#app/journal/save.ts";
 import { listRigs } from "#app/store/book.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
-import { FilterBar } from "./FilterBar.tsx";
-import { filtered, NO_FILTERS } from "./filters.ts";
-import { items, matching, type Item } from "./items.ts";
+import { items, type Item } from "./items.ts";
 import { NoteForm } from "./NoteForm.tsx";
 import { Sheets } from "./Sheets.tsx";
 import { WrongRig } from "./WrongRig.tsx";
@@ -75,10 +76,10 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const leaveWrong = useCallback(() => setWrong(false), []);
   const others = loaderData.rigs.filter(({ id }) => id !== context.header.id);
   const { present, preferences, build } = context;
-  const [search, setSearch] = useState("");
   const [filters, setFilters] = useState(NO_FILTERS);
   const wanted = filtered(present.lines, filters);
-  const shown = items(matching(wanted, search, preferences, fuelFromLog(build.fuel).stoichiometric));
+  const { search, setSearch, found } = useSearch(wanted, preferences, fuelFromLog(build.fuel).stoichiometric);
+  const shown = items(found);
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
   // The list scrolls inside the work area; only what is near the view is in the page.
@@ -125,7 +126,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
         onChange={(event) => setSearch(event.target.value)}
       />
       <Sheets />
-      <FilterBar filters={filters} onFilters={setFilters} />
+      <FilterBar lines={present.lines} filters={filters} onFilters={setFilters} />
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && (
         <p className="quiet">
@@ -160,7 +161,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
                 {"day" in item ? (
                   <DayHeading day={item.day} />
                 ) : (
-                  <LogLineItem line={item.line} context={context} />
+                  <LogLineItem line={item.line} context={context} withThen />
                 )}
               </div>
             );

@@ -1,10 +1,12 @@
 import css from "./paddock.module.css";
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import { Link, data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import type { Header } from "#core/log/schema.ts";
 import { demoTrouble, loadDemo } from "#app/journal/demo.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { backupState } from "#app/store/backups.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
@@ -17,6 +19,7 @@ import { refused, type ActionProblem } from "#app/journal/save.ts";
 import { useInView } from "#app/ui/use-in-view.ts";
 import { useFace } from "./use-face.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
+import { backupWords, isBackupDue } from "#app/vocabulary/backup.ts";
 import { heldWords } from "#app/vocabulary/walk-round.ts";
 import { airWords } from "#app/vocabulary/entries.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
@@ -29,7 +32,8 @@ const UNREADABLE = "cannot be read. Save the raw data on the Data page, then imp
 
 export async function clientLoader() {
   const [shelf, preferences] = await Promise.all([listRigs(), readPreferences()]);
-  if (!shelf.ok) return { rigs: [], troubles: [shelf.problem.message], preferences };
+  if (!shelf.ok) return { rigs: [], troubles: [shelf.problem.message], preferences, backup: undefined };
+  const backup = await backupState();
   const { headers, unreadable } = shelf.value;
   const revisions = await Promise.all(headers.map(({ id }) => revisionOf(id)));
   const rigs = headers.flatMap((header, i) => {
@@ -42,7 +46,7 @@ export async function clientLoader() {
   ];
   // A first visit whose demo could not be kept says so, not only that there is nothing.
   const demo = demoTrouble();
-  return { rigs, troubles: demo === undefined ? troubles : [...troubles, demo], preferences };
+  return { rigs, troubles: demo === undefined ? troubles : [...troubles, demo], preferences, backup };
 }
 
 export async function clientAction() {
@@ -150,7 +154,9 @@ function EmptyPaddock() {
 }
 
 export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
-  const { rigs, troubles, preferences } = loaderData;
+  const { rigs, troubles, preferences, backup } = loaderData;
+  // As it was when the page came: a reminder that comes while one reads startles.
+  const [now] = useState(() => new Date());
   return (
     <div className="page">
       <PageHead />
@@ -169,6 +175,11 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           </div>
         )}
         {rigs.length > 0 && rigs.every(({ header }) => isDemo(header.id)) && <OnlyTheDemo />}
+        {backup && isBackupDue(backup, now) && (
+          <p className="flush">
+            {backupWords(backup, now)} <Link to="/data#backup">Back it up</Link>
+          </p>
+        )}
         {rigs.map(({ header, revision }) => (
           <RigCard key={header.id} header={header} revision={revision} preferences={preferences} />
         ))}

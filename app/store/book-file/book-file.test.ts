@@ -201,7 +201,7 @@ describe("a zip that is not right changes nothing", () => {
   it("with a photo that is none: found out when it is its turn, and the photos before it are gone again", async () => {
     const photos = [1, 2].map((n) => ({ id: `photo:000${n}`, widthPx: 10, heightPx: 10 }));
     const file = await zipOf({
-      "rigs/a.json": JSON.stringify(logFile([build(), { ...withPhoto, photos } as Entry])),
+      "rigs/a.json": JSON.stringify(logFile([build(), { ...withPhoto, photos }])),
       [photoPath(story.header.id, "photo:0001")]: jpeg(),
       [photoPath(story.header.id, "photo:0002")]: "<svg onload=alert(1)>",
     });

@@ -1,24 +1,26 @@
-import css from "./log.module.css";
+import css from "../frame.module.css";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
+import type { LogLine } from "#core/log/fold.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { useRig } from "#app/frame/use-rig.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { KIND_NAMES } from "#app/vocabulary/entries.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { kindsIn, NO_FILTERS, placesIn, type Filters } from "./filters.ts";
 
 interface FilterBarProps {
+  /** what there is to choose from */
+  readonly lines: readonly LogLine[];
   readonly filters: Filters;
   readonly onFilters: (filters: Filters) => void;
+  /** more to choose by */
+  readonly children?: ReactNode;
 }
 
 const ALL = ["", "all"] as const;
 
-export function FilterBar({ filters, onFilters }: FilterBarProps) {
-  const { present } = useRig();
-  const { lines } = present;
+export function FilterBar({ lines, filters, onFilters, children }: FilterBarProps) {
   const set = (name: keyof Filters) => (event: { target: { value: string } }) =>
     onFilters({ ...filters, [name]: event.target.value });
   const any = Object.values(filters).some((value) => value !== "");
@@ -36,6 +38,7 @@ export function FilterBar({ filters, onFilters }: FilterBarProps) {
     );
   return (
     <div className={css["filters"]} role="group" aria-label="Show only">
+      {children}
       <PickField
         label="Kind"
         value={filters.kind}
