@@ -15,7 +15,7 @@ const TABS = [
 export function AheadTabs() {
   const { header } = useRig();
   return (
-    <nav className="tabs" aria-label="The day ahead">
+    <nav className="tabs no-print" aria-label="The day ahead">
       {TABS.map(([text, path]) => (
         <NavLink key={path} to={placeHref(header.id, path)}>
           {text}

@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -8,7 +9,9 @@ import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
 import { CardFoot } from "./card/CardFoot.tsx";
+import { PaperCard } from "./card/PaperCard.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
+import { usePrinting } from "#app/ui/use-printing.ts";
 import { Working } from "#app/ui/Working.tsx";
 import { HeldCard } from "./HeldCard.tsx";
 import { lookFaces } from "./look-faces.ts";
@@ -23,8 +26,6 @@ import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
 import type { RigContext } from "./use-rig.ts";
 import { Strip, type LiveMark } from "./strip/Strip.tsx";
-import { dayTitle } from "#app/vocabulary/days.ts";
-import { airWords } from "#app/vocabulary/entries.ts";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
 
@@ -42,6 +43,7 @@ export const clientAction = async ({ params, request }: Route.ClientActionArgs) 
 
 export default function RigRoute({ loaderData }: Route.ComponentProps) {
   const { log, present, build, preferences } = loaderData;
+  const printing = usePrinting();
   const [draft, setDraft] = useState<AirEntry>();
   const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
@@ -105,29 +107,23 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
         <Outlet context={context} />
       </main>
       <aside className={css["card-place"]} aria-label="The card">
-        <div className={css["card-head"]}>
+        <div className={clsx(css["card-head"], !held && "no-print")}>
           <h2 className="label">The card</h2>
           <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
             {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
           </span>
         </div>
-        <p className="print-only">
-          <strong>
-            {log.header.plate} · {log.header.name}
-          </strong>
-          <br />
-          {present.air
-            ? `${dayTitle(present.air.at)}, ${present.air.at.slice(11, 16)} · ${airWords(present.air, preferences)}`
-            : "no air read"}
-        </p>
         {held ? (
           <HeldCard context={context} />
         ) : (
           advice && (
             <>
-              <WhichCarburettor context={context} advice={advice} />
-              <Card advice={advice} build={buildOfCarburettor(build, carburettor)} />
-              <CardFoot context={context} advice={advice} />
+              {printing && <PaperCard context={context} advice={advice} />}
+              <div className="no-print">
+                <WhichCarburettor context={context} advice={advice} />
+                <Card advice={advice} build={buildOfCarburettor(build, carburettor)} />
+                <CardFoot context={context} advice={advice} />
+              </div>
             </>
           )
         )}

@@ -17,6 +17,7 @@ import { askDay } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { readSent, refused, saveEntry } from "#app/journal/save.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { printOnly } from "#app/ui/print.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
@@ -111,8 +112,11 @@ function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
         <span className="quiet">
           An ICS file: each heat with its card, and half an hour’s warning of a change.
         </span>
+        <Button variant="outlined" onClick={() => printOnly("log")}>
+          Print
+        </Button>
       </div>
-      <section className="stack" aria-label="The day drawn">
+      <section className="stack no-print" aria-label="The day drawn">
         <Choice
           label="The air, and what it wants of the"
           value={part}
@@ -147,10 +151,16 @@ export default function DayRoute() {
           what a reading can show, not before.
         </p>
       </div>
+      <p className="print-only">
+        <strong>
+          {context.header.plate} · {context.header.name}
+        </strong>
+        {heats && heats.place !== "" && ` · ${heats.place}`}
+      </p>
       {problem !== undefined && <Caution grave>The day could not be planned: {problem}</Caution>}
       {heats && !answer && problem === undefined && <Working words="Planning the day…" />}
       {heats && answer && <Planned answer={answer} heats={heats} />}
-      <section className="stack" aria-label="Heats">
+      <section className="stack no-print" aria-label="Heats">
         <h2 className="label">Heats</h2>
         {open ? (
           <HeatsForm key={heats?.id ?? "new"} texts={texts} onDone={heats && (() => setEditing(undefined))} />
@@ -160,7 +170,7 @@ export default function DayRoute() {
           </Button>
         )}
       </section>
-      <section className="stack" aria-label="Forecast">
+      <section className="stack no-print" aria-label="Forecast">
         <h2 className="label">Forecast</h2>
         <ForecastPanel
           // Once it is kept the panel begins anew; refused it stays as it is.

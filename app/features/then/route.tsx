@@ -30,7 +30,7 @@ function Said({ entry: { advised } }: { entry: FitEntry }) {
           </ul>
         </>
       ) : (
-        <p className="quiet flush">Nothing was kept with this change: it was typed, not taken from a card.</p>
+        <p className="quiet flush">Nothing was kept with this change.</p>
       )}
     </section>
   );

@@ -1,22 +1,15 @@
 import css from "../frame.module.css";
-import Button from "@mui/material/Button";
 import type { Advice } from "#core/advice/advise.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import type { RigContext } from "../use-rig.ts";
 import { PutBack } from "../Taps.tsx";
+import { CardOut } from "./CardOut.tsx";
+import { leansTop } from "./words.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { placeHref } from "../places.ts";
 import { Link } from "react-router";
-import { printOnly } from "#app/ui/print.ts";
-
-/** Does the card lean the top out? Then the caution belongs right here. */
-function leansTop(advice: Advice): boolean {
-  return advice.card.rows.some(
-    ({ part, from, to }) => (part === "main" && to < from) || (part === "clip" && to < from),
-  );
-}
 
 export function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
   return (
@@ -47,9 +40,7 @@ export function CardFoot({ context, advice }: { context: RigContext; advice: Adv
       )}
       <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
       <div className="row">
-        <Button variant="outlined" onClick={() => printOnly("card")}>
-          Print card
-        </Button>
+        <CardOut context={context} advice={advice} />
         <PutBack context={context} />
       </div>
     </div>

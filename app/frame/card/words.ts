@@ -31,3 +31,10 @@ export function rowReason(row: CardRow, advice: Advice): string {
   const looks = zone.looks === 1 ? "one look" : `${zone.looks} looks`;
   return `${name} ${mixtureWords(zone.mean)} as fitted (${looks}). ${stepWords(row)}`;
 }
+
+/** Does the card lean the top out? Then the caution belongs right here. */
+export function leansTop(advice: Advice): boolean {
+  return advice.card.rows.some(
+    ({ part, from, to }) => (part === "main" && to < from) || (part === "clip" && to < from),
+  );
+}

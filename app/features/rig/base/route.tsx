@@ -1,3 +1,4 @@
+import Button from "@mui/material/Button";
 import { PARTS } from "#core/log/parts.ts";
 import { useState } from "react";
 import { data } from "react-router";
@@ -8,6 +9,8 @@ import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BaseSent, readBase } from "./form.ts";
 import { sheetFor, UNSTAMPED } from "#app/journal/limits.ts";
+import { printOnly } from "#app/ui/print.ts";
+import { usePrinting } from "#app/ui/use-printing.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { changesTowards } from "#app/journal/fit-changes.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -18,6 +21,7 @@ import { modelRefusal, refused, saveEntry, logEntries, readSent } from "#app/jou
 import { listSheets, saveSheets } from "#app/store/base-sheets.ts";
 import { Sent, baseOf } from "./sent.ts";
 import { BackToBase } from "./BackToBase.tsx";
+import { PaperSheet } from "./PaperSheet.tsx";
 import { SheetFiles } from "./SheetFiles.tsx";
 import { SheetEditor } from "./SheetEditor.tsx";
 
@@ -82,25 +86,35 @@ export default function BaseRoute({ loaderData }: Route.ComponentProps) {
   const { build, present } = useRig();
   const [found, setFound] = useState<BaseSheet>();
   const sheet = found ?? sheetFor(build, present.sheet);
+  const printing = usePrinting();
   return (
-    <div className="stack" style={{ gap: 28 }}>
-      <RigTabs />
-      <div>
-        <h1>Base sheet</h1>
-        <p className="lead quiet">
-          What the maker’s book says of this carburettor, typed once and found again by the number stamped on
-          it.
-        </p>
+    <>
+      {printing && <PaperSheet sheet={sheet} />}
+      {/* It stays where it is while paper is printed: what was typed is kept. */}
+      <div className="stack no-print" style={{ gap: 28 }}>
+        <RigTabs />
+        <div>
+          <div className="row apart">
+            <h1>Base sheet</h1>
+            <Button variant="outlined" onClick={() => printOnly("log")}>
+              Print
+            </Button>
+          </div>
+          <p className="lead quiet">
+            What the maker’s book says of this carburettor, typed once and found again by the number stamped
+            on it.
+          </p>
+        </div>
+        <Problem message={loaderData.trouble} />
+        <BackToBase />
+        <SheetEditor
+          key={`${sheet.stamp} ${found ? "found" : "own"}`}
+          sheet={sheet}
+          known={loaderData.sheets}
+          onFound={setFound}
+        />
+        <SheetFiles sheets={loaderData.sheets} />
       </div>
-      <Problem message={loaderData.trouble} />
-      <BackToBase />
-      <SheetEditor
-        key={`${sheet.stamp} ${found ? "found" : "own"}`}
-        sheet={sheet}
-        known={loaderData.sheets}
-        onFound={setFound}
-      />
-      <SheetFiles sheets={loaderData.sheets} />
-    </div>
+    </>
   );
 }
