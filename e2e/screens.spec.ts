@@ -1,4 +1,5 @@
 /** Every screen: opens by its address, holds what it should, and is accessible by day and by night. */
+import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
 import { ATV, KART, cramped, expectAccessible, open, openRig, RIG, rigLine, TWIN } from "./app.ts";
 
@@ -6,6 +7,8 @@ const FORMS = ["look?zone=top", "look?how=ride", "change", "idle", "stopwatch", 
 
 const LAPTOP = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
+/** The narrowest there is, and a laptop's window of 1280 points at four times its size. */
+const NARROWEST = { width: 320, height: 640 };
 
 const SCREENS = [
   { path: "/", title: "Paddock" },
@@ -39,14 +42,25 @@ const SCREENS = [
   { path: `${RIG}/log`, title: "The log" },
   { path: `${RIG}/days`, title: "Days like today" },
   { path: `${RIG}/compare`, title: "Two days side by side" },
+  { path: `${RIG}/compare?by=settings`, title: "Two settings side by side" },
+  { path: `${RIG}/then`, title: "As it was then" },
   { path: `${KART}/day`, title: /\d{4}$/ },
   { path: `${RIG}/day`, title: "The day" },
   { path: `${RIG}/route`, title: "Col de la Brume" },
   { path: `${RIG}/pack`, title: "Pack" },
   { path: `${RIG}/season`, title: "The season" },
   { path: `${RIG}/places`, title: "Places" },
+  { path: "/find", title: "Find" },
   { path: "/data", title: "Data" },
 ];
+
+/** @returns what is wider than its place: the page, or the work that scrolls in it */
+const overflows = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [document.documentElement, ...document.querySelectorAll("main")].flatMap((one) =>
+      one.scrollWidth > one.clientWidth + 1 ? [`${one.tagName} ${one.scrollWidth} > ${one.clientWidth}`] : [],
+    ),
+  );
 
 /** One visit for each group: the demo is loaded once, and each screen is opened by its address. */
 const GROUPS = {
@@ -57,7 +71,9 @@ const GROUPS = {
   "of the day": SCREENS.filter(({ path }) =>
     /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
   ),
-  "of days to come": SCREENS.filter(({ path }) => /\/(days?|compare|route|pack|season|places)$/.test(path)),
+  "of days to come": SCREENS.filter(({ path }) =>
+    /\/(days?|compare|then|route|pack|season|places)(\?|$)/.test(path),
+  ),
 };
 
 for (const [group, screens] of Object.entries(GROUPS))
@@ -78,6 +94,8 @@ for (const [group, screens] of Object.entries(GROUPS))
         await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(PHONE.width);
         // A list that is measured anew settles first.
         await expect.poll(() => cramped(page)).toEqual([]);
+        await page.setViewportSize(NARROWEST);
+        await expect.poll(() => overflows(page)).toEqual([]);
       });
   });
 
@@ -291,4 +309,28 @@ test("on a phone the work has two thirds of every form, and no figure is cut off
       expect(shown.share, `${place} at ${width} × ${height}`).toBeGreaterThanOrEqual(0.65);
     }
   }
+});
+
+test("where the device draws in its own colours, what is chosen and what a tone is can still be told", async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  await openRig(page, "/look?zone=top");
+  const look = (name: string, role: "button" | "radio" | "link") =>
+    page
+      .getByRole(role, { name })
+      .first()
+      .evaluate((element) => getComputedStyle(element).backgroundColor);
+  const [chosen, other] = [await look("Top", "button"), await look("Middle", "button")];
+  expect(chosen).not.toBe(other);
+  expect(await look("Look", "link")).toBe(chosen);
+  const tones = new Set<string>();
+  for (const tone of ["chalk", "straw", "biscuit", "cocoa"])
+    tones.add(
+      await page
+        .getByRole("radio", { name: new RegExp(tone, "i") })
+        .evaluate((element) => getComputedStyle(element).backgroundColor),
+    );
+  expect(tones.size).toBe(4);
+  await expectAccessible(page, "page");
 });

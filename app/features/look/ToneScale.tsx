@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import css from "./look.module.css";
 import { TONES, type Tone } from "#core/log/parts.ts";
 import { LIGHT_TONES, TONE_COLOURS } from "#app/theme/colours.ts";
@@ -12,7 +13,7 @@ interface ToneScaleProps {
 /** The seven tones of a plug, lean to rich: told by lightness and by word. */
 export function ToneScale({ label, value, onChange }: ToneScaleProps) {
   return (
-    <div className={css["tone-scale"]} role="radiogroup" aria-label={label}>
+    <div className={clsx(css["tone-scale"], "keeps-colour")} role="radiogroup" aria-label={label}>
       {TONES.map((tone) => (
         <button
           key={tone}
