@@ -4,7 +4,7 @@ async function asData(address: string): Promise<string> {
   const blob = await (await fetch(address)).blob();
   return new Promise((resolve, reject) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
+    reader.onload = () => resolve(typeof reader.result === "string" ? reader.result : "");
     reader.onerror = () => reject(new Error(`the font ${address} could not be read`));
     reader.readAsDataURL(blob);
   });
