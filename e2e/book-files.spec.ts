@@ -119,6 +119,56 @@ test("a folder is kept up to date both ways", async ({ page, browser }, info) =>
   await expect(page.getByRole("button", { name: "Choose a folder" })).toBeVisible();
 });
 
+test("names, notes and pictures that would do harm are only read", async ({ page }, info) => {
+  const evil = `<img src=x onerror="window.hurt=1"><svg onload="window.hurt=1">`;
+  const file = JSON.parse(ownRig()) as { rigs: [{ header: { name: string }; entries: object[] }] };
+  const [rig] = file.rigs;
+  rig.header.name = "<script>hurt</script>";
+  const note = (id: string, text: string) => ({ id, at: "2026-05-24T10:00:00+02:00", kind: "note", text });
+  rig.entries.push(note("note:evil1", evil), note("note:evil2", "\u202Egnp.exe then as before"));
+  const path = info.outputPath("evil.json");
+  writeFileSync(path, JSON.stringify(file));
+  await page.goto("/data");
+  await page.getByLabel("File to import").setInputFiles(path);
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(page.getByText(/^Imported 3 entries/)).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByText("<script>hurt</script>")).toBeVisible();
+  await page.goto("/find");
+  await page.getByLabel("Search").fill("onerror");
+  await expect(page.getByText(evil)).toBeVisible();
+  await page.goto("/rigs/rig:own-0001/log");
+  await expect(page.getByText(evil)).toBeVisible();
+  // A text that runs backwards turns nothing round but itself.
+  const line = page.getByRole("listitem").filter({ hasText: "gnp.exe" });
+  const [time, note2] = [
+    await line.getByRole("time").boundingBox(),
+    await line.getByText("gnp.exe").boundingBox(),
+  ];
+  expect(time && note2 && time.x < note2.x).toBe(true);
+  expect(await page.evaluate(() => "hurt" in window)).toBe(false);
+
+  const photo = { id: "photo:evil", widthPx: 10, heightPx: 10 };
+  const teardown = {
+    id: "teardown:evil",
+    at: "2026-05-24T11:00:00+02:00",
+    kind: "teardown",
+    step: "mainJet",
+    moved: "out",
+    reads: "",
+    torque: "",
+    note: "",
+    photos: [photo],
+  };
+  const jpeg = Buffer.from("<svg xmlns='http://www.w3.org/2000/svg' onload='hurt()'/>").toString("base64");
+  rig.entries.push(teardown);
+  writeFileSync(path, JSON.stringify({ ...file, photos: [{ rigId: "rig:own-0001", id: photo.id, jpeg }] }));
+  await page.goto("/data");
+  await page.getByLabel("File to import").setInputFiles(path);
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(page.getByRole("alert")).toContainText("The photo photo:evil is no JPEG");
+});
+
 /** The enduro of the examples under another id. */
 function ownRig(): string {
   const file = JSON.parse(readFileSync("docs/examples/log.json", "utf8")) as {

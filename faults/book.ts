@@ -49,7 +49,7 @@ export async function importFile(page: Page, all: readonly RigFile[], origin = O
 export async function counts(page: Page): Promise<Record<string, number>> {
   await page.goto(`${ORIGIN}/data`);
   await expect(page.getByRole("heading", { level: 1, name: "Data" })).toBeVisible();
-  await expect(page.getByText(/cannot be read/)).toHaveCount(0);
+  await expect(page.getByRole("alert")).toHaveCount(0);
   const ids = await page.getByText(/^rig:own-/).allTextContents();
   const found: Record<string, number> = {};
   for (const id of ids) {

@@ -26,7 +26,9 @@ export class Device {
     );
     this.process = child;
     this.browser = await chromium.connectOverCDP(await addressOf(child));
-    return this.context.newPage();
+    const page = await this.context.newPage();
+    await page.setViewportSize({ width: 1280, height: 800 });
+    return page;
   }
 
   get context(): BrowserContext {

@@ -40,6 +40,7 @@ test(`killed during ${WRITES} writes: every note that was shown is there, each o
     page = await device.start();
   }
   await page.goto(`${ORIGIN}/rigs/${OWN}/log`);
+  await expect(page.getByRole("textbox", { name: "Note" })).toBeVisible();
   await page.evaluate(() => window.dispatchEvent(new Event("beforeprint")));
   const shown = (await page.getByRole("main").textContent()) ?? "";
   const times = (text: string) => shown.split(text).length - 1;
@@ -62,7 +63,7 @@ test(`killed during ${IMPORT_KILLS} imports: all rigs or none, and importing aga
     await page.goto(`${ORIGIN}/data`);
     await page.getByLabel("File to import").setInputFiles(fileOf(all));
     await page.getByRole("button", { name: "Import", exact: true }).click();
-    await new Promise((resolve) => setTimeout(resolve, random() * 700));
+    await new Promise((resolve) => setTimeout(resolve, random() * 1500));
     await device.kill();
     page = await device.start();
     const after = Object.values(await counts(page));

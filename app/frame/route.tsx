@@ -2,7 +2,7 @@ import clsx from "clsx";
 import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Outlet, useLocation, useRevalidator } from "react-router";
+import { Outlet, useLocation, useRevalidator, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
@@ -32,6 +32,17 @@ import { readPreferences } from "#app/store/preferences.ts";
 export const meta = ({ loaderData, location }: Route.MetaArgs) => [
   { title: titleOf(location.pathname, loaderData?.log.header.name) },
 ];
+
+/** What a screen shows of the rig stands in the address too: for another view of it nothing is read again. */
+export const shouldRevalidate = ({
+  currentUrl,
+  nextUrl,
+  formMethod,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs): boolean =>
+  formMethod === undefined && currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search
+    ? false
+    : defaultShouldRevalidate;
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);

@@ -18,7 +18,7 @@ export interface Case {
   readonly replayed: Replayed;
   /** what other rigs say of the instruments */
   readonly heard: readonly InstrumentMessage[];
-  /** what else than jetting it could be */
+  /** what else than jetting it could be; worked out when it is first asked */
   readonly suspicion: Suspicion;
 }
 
@@ -45,12 +45,15 @@ export function openCase(entries: readonly Entry[], options: ReplayOptions = {})
   const { build } = present;
   if (!build) throw new RangeError("log must hold a build, got none");
   const { messages: heard = [] } = options;
+  let suspected: Suspicion | undefined;
   return {
     present,
     build: riddenAt(build, present),
     replayed,
     heard,
-    suspicion: suspicion(present, replayed),
+    get suspicion() {
+      return (suspected ??= suspicion(present, replayed));
+    },
   };
 }
 

@@ -33,6 +33,10 @@ export function comparableDays({ present }: Pick<Case, "present">): string[] {
   return [...new Set(airsRead(present).map(({ at }) => dayOf(at)))].sort().reverse();
 }
 
+/** Nothing came after that day, and nothing was struck through: the log as it stands is the log as it stood. */
+const isAllOf = ({ present }: Case, day: string): boolean =>
+  present.lines.every(({ entry, struck }) => !struck && dayOf(entry.at) <= day);
+
 /** The log as it stood when a day was over, but for what has been struck through since. */
 const upTo = ({ present }: Case, day: string): Entry[] =>
   present.lines.flatMap(({ entry, struck }) =>
@@ -48,7 +52,7 @@ interface Side {
 function sideOf(open: Case, day: string, carburettor: number, memory: ReplayMemory | undefined): Side {
   // A copy: a shorter log would cut off what the whole one still needs.
   const known = memory && { memory: { key: memory.key, done: [...memory.done] } };
-  const opened = openCase(upTo(open, day), { messages: open.heard, ...known });
+  const opened = isAllOf(open, day) ? open : openCase(upTo(open, day), { messages: open.heard, ...known });
   const { air, looks } = opened.present;
   if (!air || dayOf(air.at) !== day)
     throw new RangeError(`day must be one on which an air was read, got ${day}`);
