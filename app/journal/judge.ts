@@ -107,10 +107,10 @@ export async function askAdvice(
   return kept ? kept.advice : worked(revision, entries, shown);
 }
 
-async function worked(revision: string, entries: readonly Entry[], shown: Shown): Promise<Advice> {
+async function worked(revision: string, entries: readonly Entry[], { air, held }: Shown): Promise<Advice> {
   const advice = await ask(revision, entries, { ask: "advice", draft: undefined, carburettor: 0 });
   const rigId = rigOf(revision);
-  await keepLastAdvice(rigId, revision, await heardBy(rigId), { advice, ...shown });
+  await keepLastAdvice(rigId, revision, await heardBy(rigId), { advice, air, held });
   return advice;
 }
 

@@ -56,8 +56,9 @@ export async function keepLastAdvice(
   rigId: string,
   revision: string,
   heard: readonly InstrumentMessage[],
-  face: RigFaceKept,
+  { advice, air, held }: RigFaceKept,
 ): Promise<void> {
-  const kept: Kept = { ...stampOf(revision, heard), ...face };
+  // These alone: whoever hands over more, a whole log, would have it written with every save.
+  const kept: Kept = { ...stampOf(revision, heard), advice, air, held };
   await database.setItem(keyOf(rigId), kept).catch(() => undefined);
 }

@@ -43,6 +43,7 @@ const shown = (advice: Advice): Advice => ({
   ...advice,
   looks: advice.looks.slice(-LOOKS_SHOWN),
   surprises: advice.surprises.slice(-LOOKS_SHOWN),
+  marks: advice.marks.slice(-LOOKS_SHOWN),
 });
 
 type AnyAnswer = Answers[keyof Answers];
