@@ -1,5 +1,7 @@
 /** Preferences and work half done: small records of the device. */
 import { IdleDraft } from "#app/features/idle/form.ts";
+import type { Advice } from "#core/advice/advise.ts";
+import { keepLastAdvice, readLastAdvice } from "./last-advice.ts";
 import { database } from "./database.ts";
 import { dropDraft, keepDraft, readDraft } from "./drafts.ts";
 import { readPreferences, writePreferences } from "./preferences.ts";
@@ -37,6 +39,17 @@ describe("preferences", () => {
     jest.spyOn(database, "setItem").mockRejectedValueOnce(full);
     const units = await readPreferences();
     expect(await writePreferences(units)).toMatchObject({ ok: false, problem: { reason: "full" } });
+  });
+});
+
+describe("the last advice", () => {
+  it("is kept with the face of the rig, and never with the log that was at hand", async () => {
+    const log = { lines: Array.from({ length: 1000 }, (_, i) => ({ entry: i })) };
+    const face = { advice: { card: 1 } as unknown as Advice, air: undefined, held: [], ...log };
+    await keepLastAdvice("rig:one", "rig:one t 1", [], face);
+    expect(JSON.stringify(await database.getItem("rig:one/advice")).length).toBeLessThan(300);
+    expect(await readLastAdvice("rig:one", "rig:one t 1", [])).toMatchObject({ advice: { card: 1 } });
+    expect(await readLastAdvice("rig:one", "rig:one t 2", [])).toBeUndefined();
   });
 });
 

@@ -18,8 +18,9 @@ export function memoryFolder(name = "Synced"): MemoryFolder {
       await Promise.resolve();
       for (const one of files.keys()) yield { kind: "file", name: one };
     },
-    getFileHandle: (file) =>
-      Promise.resolve({
+    getFileHandle: async (file, options) => {
+      if (!files.has(file) && options?.create !== true) throw new Error("NotFoundError");
+      return Promise.resolve({
         getFile: () => {
           const found = files.get(file);
           return found ? Promise.resolve(found) : Promise.reject(new Error("NotFoundError"));
@@ -40,7 +41,8 @@ export function memoryFolder(name = "Synced"): MemoryFolder {
             abort: () => Promise.resolve(),
           });
         },
-      }),
+      });
+    },
   };
   return folder;
 }

@@ -1,6 +1,7 @@
+import css from "./log.module.css";
 import Button from "@mui/material/Button";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { data, Link } from "react-router";
 import * as z from "zod";
 import type { Route } from "./+types/route";
@@ -19,6 +20,7 @@ import { moveEntries } from "#app/journal/move-entries.ts";
 import { readSent, refused } from "#app/journal/save.ts";
 import { listRigs } from "#app/store/book.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
+import { daySummaries } from "./day-summary.ts";
 import { items, type Item } from "./items.ts";
 import { NoteForm } from "./NoteForm.tsx";
 import { Sheets } from "./Sheets.tsx";
@@ -43,16 +45,23 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   return data({ said: `${what} moved to ${moved.to}.` }, { status: 200 });
 }
 
-function DayHeading({ day }: { day: string }) {
+function DayHeading({ day, summary }: { day: string; summary: string | undefined }) {
   return (
-    <h2 className="label" style={{ padding: "18px 0 6px" }}>
-      {dayTitle(day)}
-    </h2>
+    <div className={css["day"]}>
+      <h2 className="label">{dayTitle(day)}</h2>
+      {summary !== undefined && <p className="quiet flush">{summary}</p>}
+    </div>
   );
 }
 
 /** On paper there is no view to scroll: every entry, under the rig's name. */
-function PrintedLog({ shown }: { shown: readonly Item[] }) {
+function PrintedLog({
+  shown,
+  summaries,
+}: {
+  shown: readonly Item[];
+  summaries: ReadonlyMap<string, string>;
+}) {
   const context = useRig();
   return (
     <div>
@@ -61,7 +70,7 @@ function PrintedLog({ shown }: { shown: readonly Item[] }) {
       </strong>
       {shown.map((item) =>
         "day" in item ? (
-          <DayHeading key={item.key} day={item.day} />
+          <DayHeading key={item.key} day={item.day} summary={summaries.get(item.key)} />
         ) : (
           <LogLineItem key={item.key} line={item.line} context={context} />
         ),
@@ -80,6 +89,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const wanted = filtered(present.lines, filters);
   const { search, setSearch, found } = useSearch(wanted, preferences, fuelFromLog(build.fuel).stoichiometric);
   const shown = items(found);
+  const summaries = useMemo(() => daySummaries(present), [present]);
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
   // The list scrolls inside the work area; only what is near the view is in the page.
@@ -134,7 +144,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
         </p>
       )}
       {printing ? (
-        <PrintedLog shown={shown} />
+        <PrintedLog shown={shown} summaries={summaries} />
       ) : (
         <div
           ref={list}
@@ -159,7 +169,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
                 }}
               >
                 {"day" in item ? (
-                  <DayHeading day={item.day} />
+                  <DayHeading day={item.day} summary={summaries.get(item.key)} />
                 ) : (
                   <LogLineItem line={item.line} context={context} withThen />
                 )}

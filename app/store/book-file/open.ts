@@ -45,7 +45,7 @@ const isFile = (entry: ZipEntry): entry is FileEntry => !entry.directory;
 /** What a zip says of itself may be a lie: the bytes are counted as they come. */
 async function bytesOf(entry: FileEntry, most: number): Promise<Uint8Array<ArrayBuffer>> {
   const tooLarge = () =>
-    new BadFile(`${entry.filename} has over ${megabytes(most)}: no log is so large. ${NOTHING}`);
+    new BadFile(`${entry.filename} has over ${megabytes(most)}, more than Tamis writes. ${NOTHING}`);
   if (entry.uncompressedSize > most) throw tooLarge();
   if (entry.encrypted)
     throw new BadFile(`This zip has a password. Unpack it, then import the rigs. ${NOTHING}`);

@@ -124,6 +124,16 @@ it("what could not be written is said, and written the next time; what has not c
   expect((await backupState()).unsaved).toBe(0);
 });
 
+it("a file that somebody has cleared away is written again", async () => {
+  const folder = memoryFolder();
+  await freshRig();
+  await syncFolder(folder, NOW);
+  const names = [...folder.files.keys()];
+  folder.files.clear();
+  expect(await syncFolder(folder, NOW)).toBeUndefined();
+  expect([...folder.files.keys()]).toEqual(names);
+});
+
 it("another folder is written anew, by the same device", async () => {
   const [one, two] = [memoryFolder("one"), memoryFolder("two")];
   await freshRig();

@@ -33,7 +33,8 @@ async function readOthers(
   for await (const { kind, name } of folder.values()) {
     if (kind !== "file" || !THEIRS.test(name) || name === fileOf(kept.device)) continue;
     const file = await (await folder.getFileHandle(name)).getFile();
-    if (read[name] === versionOf(file)) continue;
+    // Begun and not written to its end: there will be more of it.
+    if (file.size === 0 || read[name] === versionOf(file)) continue;
     const brought = await importFile(file, { without: await readGone(), only: "own" });
     // One that cannot be read is read again next time: it may be half carried over.
     if (brought.ok) read[name] = versionOf(file);
@@ -51,12 +52,21 @@ async function revisions(rigIds: readonly string[]): Promise<Record<string, stri
   return found;
 }
 
+/** Somebody may have cleared the folder up. */
+const isThere = (folder: Folder, name: string): Promise<boolean> =>
+  folder.getFileHandle(name).then(
+    async (handle) => (await handle.getFile()).size > 0,
+    () => false,
+  );
+
 async function writeOwn(folder: Folder, kept: FolderState, now: string): Promise<FolderState["written"]> {
   const own = (await localRigs()).filter((id) => !isDemo(id));
   const wanted = await revisions(own);
-  if (JSON.stringify(wanted) === JSON.stringify(kept.written)) return kept.written;
+  const name = fileOf(kept.device);
+  const isUpToDate = JSON.stringify(wanted) === JSON.stringify(kept.written);
+  if (isUpToDate && (await isThere(folder, name))) return kept.written;
   const { blob, counts } = await writeBook(own, now);
-  const file = await (await folder.getFileHandle(fileOf(kept.device), { create: true })).createWritable();
+  const file = await (await folder.getFileHandle(name, { create: true })).createWritable();
   try {
     await file.write(blob);
     await file.close();
