@@ -135,8 +135,10 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
-      <Sheets />
-      <FilterBar lines={present.lines} filters={filters} onFilters={setFilters} />
+      <div className="row">
+        <FilterBar lines={present.lines} filters={filters} onFilters={setFilters} />
+        <Sheets />
+      </div>
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && (
         <p className="quiet">

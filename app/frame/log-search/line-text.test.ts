@@ -31,6 +31,16 @@ it("writes figures as they are read now, not as they were read before", async ()
   expect(ids("°c", imperial)).toEqual([]);
 });
 
+it("tells a change anew once something else was fitted before it", () => {
+  const first = fold([build(), fit("0001", "09:00", 160)]).lines;
+  const later = first[1]?.entry;
+  if (!later) throw new Error("two lines");
+  expect(matching(first, "165 160", writing)).toHaveLength(1);
+  const again = fold([build(), fit("0000", "08:30", 158), later]).lines;
+  expect(matching(again, "158 160", writing).map(({ entry }) => entry.id)).toEqual(["fit:0001"]);
+  expect(matching(again, "165 160", writing)).toEqual([]);
+});
+
 it("stops preparing when nobody waits any more", async () => {
   const stop = new AbortController();
   stop.abort();

@@ -1,5 +1,6 @@
 /** The words of each line of a log, kept: years of them are put into words once, in pieces, and then searched at once. */
 import type { LogLine } from "#core/log/fold.ts";
+import type { Entry } from "#core/log/schema.ts";
 import { lineWords } from "#app/vocabulary/entries.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
@@ -9,22 +10,32 @@ export interface Writing {
   readonly stoichiometric: number;
 }
 
-const known = new WeakMap<LogLine, { readonly units: Preferences; readonly text: string }>();
+interface Known {
+  readonly units: Preferences;
+  /** a change is told with what was fitted before it */
+  readonly before: string;
+  readonly text: string;
+}
+/** By entry: a log that was added to is folded anew, and its entries are the same. */
+const known = new WeakMap<Entry, Known>();
+const beforeOf = ({ entry, befores }: LogLine): string =>
+  entry.kind === "fit" ? JSON.stringify(befores) : "";
 /** Read again from storage they are another object, and the same. */
 const same = (a: Preferences, b: Preferences): boolean =>
   a === b || Object.entries(a).every(([name, value]) => b[name as keyof Preferences] === value);
 
 function textOf(line: LogLine, { units, stoichiometric }: Writing): string {
-  const before = known.get(line);
-  if (before && same(before.units, units)) return before.text;
+  const told = known.get(line.entry);
+  const before = beforeOf(line);
+  if (told?.before === before && same(told.units, units)) return told.text;
   const { kind, what, result } = lineWords(line, units, stoichiometric);
   const text = `${kind} ${what} ${result} ${line.entry.at}`.toLowerCase();
-  known.set(line, { units, text });
+  known.set(line.entry, { units, before, text });
   return text;
 }
 
 /** So many take a few milliseconds: a tap in between is answered. */
-const AT_ONCE = 500;
+const AT_ONCE = 200;
 
 /** Puts all of a log into words before they are asked for. */
 export async function prepareTexts(
