@@ -12,23 +12,40 @@ const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
 export const photoKey = (rigId: string, id: string): string => `${rigId}/${id}`;
 export const isPhotoKey = (key: string): boolean => /^rig:[^/]+\/photo:/.test(key);
 
+/** So many are written at once: reading goes on while the device writes. */
+const AT_ONCE = 8;
+
 /** All or none: a full device keeps no half of them. They come one by one, so that a thousand need no room at once. */
 export async function putPhotos(
   photos: Iterable<Photo> | AsyncIterable<Photo>,
 ): Promise<Stored<readonly string[]>> {
   const made: string[] = [];
+  const writing = new Set<Promise<void>>();
+  let failure: unknown;
+  const write = async ({ rigId, id, bytes }: Photo) => {
+    const key = photoKey(rigId, id);
+    if ((await database.getItem(key)) !== null) return;
+    made.push(key);
+    await database.setItem(key, bytes);
+  };
   try {
-    for await (const { rigId, id, bytes } of photos) {
-      const key = photoKey(rigId, id);
-      if ((await database.getItem(key)) !== null) continue;
-      await database.setItem(key, bytes);
-      made.push(key);
+    for await (const photo of photos) {
+      const one: Promise<void> = write(photo)
+        .catch((error: unknown) => {
+          failure ??= error;
+        })
+        .finally(() => writing.delete(one));
+      writing.add(one);
+      if (writing.size >= AT_ONCE) await Promise.race(writing);
+      if (failure !== undefined) break;
     }
-    return stored(made);
   } catch (error) {
-    await removeKeys(made);
-    return storageFailure(error);
+    failure ??= error;
   }
+  await Promise.all(writing);
+  if (failure === undefined) return stored(made);
+  await removeKeys(made).catch(() => undefined);
+  return storageFailure(failure);
 }
 
 /** @returns the bytes, or nothing when this browser has not got that photo */

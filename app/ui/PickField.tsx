@@ -14,18 +14,32 @@ export type PickProps = Omit<
   readonly hint?: string | undefined;
 };
 
-export const PickField = ({ options, problem, hint, ...rest }: PickProps) => (
-  <TextField
-    {...rest}
-    select
-    error={problem !== undefined}
-    helperText={problem ?? hint}
-    slotProps={{ select: { displayEmpty: options.some(([value]) => value === "") } }}
-  >
-    {options.map(([value, text]) => (
-      <MenuItem key={value} value={value}>
-        {text}
-      </MenuItem>
-    ))}
-  </TextField>
-);
+/** The days of years: the device's own list opens at once and is turned through with a thumb. */
+const LONG = 40;
+
+export const PickField = ({ options, problem, hint, ...rest }: PickProps) => {
+  const native = options.length > LONG;
+  return (
+    <TextField
+      {...rest}
+      select
+      error={problem !== undefined}
+      helperText={problem ?? hint}
+      slotProps={{
+        select: { native, displayEmpty: !native && options.some(([value]) => value === "") },
+      }}
+    >
+      {options.map(([value, text]) =>
+        native ? (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ) : (
+          <MenuItem key={value} value={value}>
+            {text}
+          </MenuItem>
+        ),
+      )}
+    </TextField>
+  );
+};
