@@ -51,8 +51,14 @@ const logFile = (entries: readonly Entry[] = story.entries): LogFile => ({
 });
 const asJson = (file: unknown): Blob => new Blob([JSON.stringify(file)]);
 
-async function zipOf(files: Readonly<Record<string, string | Uint8Array<ArrayBuffer>>>): Promise<Blob> {
-  const zip = new ZipWriter(new BlobWriter("application/zip"), { useWebWorkers: false });
+async function zipOf(
+  files: Readonly<Record<string, string | Uint8Array<ArrayBuffer>>>,
+  password?: string,
+): Promise<Blob> {
+  const zip = new ZipWriter(new BlobWriter("application/zip"), {
+    useWebWorkers: false,
+    ...(password !== undefined && { password }),
+  });
   for (const [path, content] of Object.entries(files))
     await zip.add(
       path,
@@ -171,6 +177,7 @@ describe("a zip that is not right changes nothing", () => {
       () => zipOf({ ...rigs, "rigs/b.json": JSON.stringify(logFile()) }),
       "in this zip twice",
     ],
+    ["with a password", () => zipOf(rigs, "secret"), "This zip has a password. Unpack it"],
     ["with a broken rig", () => zipOf({ ...rigs, "rigs/b.json": "{" }), "rigs/b.json: This file is not JSON"],
     [
       "made to fill a device",
