@@ -125,7 +125,14 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
           </span>
         </div>
         {held ? (
-          <HeldCard context={context} />
+          <>
+            <p className="print-only">
+              <strong>
+                {log.header.plate} · {log.header.name}
+              </strong>
+            </p>
+            <HeldCard context={context} />
+          </>
         ) : (
           advice && (
             <>

@@ -2,6 +2,7 @@
 import { keepFolder, readFolder, readFolderState, type Folder } from "#app/store/backup-folder.ts";
 import { syncInWorker } from "#app/store/book-file/in-worker.ts";
 import { onChangeHere } from "#app/store/changes.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
 import { localInstant } from "./clock.ts";
 
 type Permission = "granted" | "prompt" | "denied";
@@ -47,7 +48,7 @@ export async function chooseFolder(): Promise<string | undefined> {
     return await syncInWorker(folder, localInstant());
   } catch (error) {
     if (error instanceof DOMException && error.name === "AbortError") return undefined;
-    return error instanceof Error ? error.message : String(error);
+    return wordsOf(error);
   }
 }
 
@@ -57,7 +58,7 @@ export async function backUpNow(): Promise<string | undefined> {
   if (!folder) return "No folder is chosen any more. Choose it again.";
   const allowed = (await folder.requestPermission?.(HOW).catch(() => "denied")) ?? "granted";
   if (allowed !== "granted") return "The browser does not let Tamis write there. Choose the folder again.";
-  return syncInWorker(folder, localInstant()).catch((error: unknown) => String(error));
+  return syncInWorker(folder, localInstant()).catch(wordsOf);
 }
 
 const REST_MS = 15_000;

@@ -19,6 +19,9 @@ interface FolderFile {
   }>;
 }
 
+/** Of what went wrong, in signs. */
+export const MOST_SAID = 2000;
+
 export const FolderState = z.strictObject({
   /** this browser's own file in the folder */
   device: z.string().regex(/^[a-z0-9]{2,30}$/),
@@ -28,7 +31,7 @@ export const FolderState = z.strictObject({
   written: z.record(z.string(), z.string()).default({}),
   at: z.string().optional(),
   /** what went wrong the last time, in words */
-  trouble: z.string().max(2000).optional(),
+  trouble: z.string().max(MOST_SAID).optional(),
 });
 export type FolderState = z.infer<typeof FolderState>;
 
@@ -74,12 +77,10 @@ export async function noteGone(rigIds: readonly string[]): Promise<void> {
   await database.setItem(GONE, gone).catch(() => undefined);
 }
 
-/** A rig that the tuner brings in himself is wanted again. */
+/** A rig that the tuner brings in himself is wanted again; that cannot be noted, and it comes with its next file. */
 export async function notGone(rigIds: readonly string[]): Promise<void> {
   const gone = await readGone();
   if (!rigIds.some((id) => gone.includes(id))) return;
-  await database.setItem(
-    GONE,
-    gone.filter((id) => !rigIds.includes(id)),
-  );
+  const left = gone.filter((id) => !rigIds.includes(id));
+  await database.setItem(GONE, left).catch(() => undefined);
 }

@@ -3,7 +3,7 @@ import * as z from "zod";
 import { database, metaKey } from "./database.ts";
 import { isDemo } from "./demo-rigs.ts";
 import { withLock } from "./locks.ts";
-import { bookedRigs, readIndex } from "./records.ts";
+import { bookedRigs, entryCount, readIndex } from "./records.ts";
 
 const Backups = z.strictObject({
   /** by rig: when, and with how many entries */
@@ -43,7 +43,7 @@ export async function backupState(): Promise<BackupState> {
   const times: string[] = [];
   for (const id of own) {
     const index = await readIndex(id);
-    const here = index.ok && index.value ? index.value.days.reduce((sum, { count }) => sum + count, 0) : 0;
+    const here = index.ok && index.value ? entryCount(index.value) : 0;
     const last = saved[id];
     // Fewer than then: deleted and brought in again, so nothing is known of it.
     unsaved += last && last.entries <= here ? here - last.entries : here;

@@ -17,6 +17,9 @@ export const RigIndex = z.strictObject({
 });
 export type RigIndex = z.infer<typeof RigIndex>;
 
+/** @returns how many entries the log of a rig has */
+export const entryCount = ({ days }: RigIndex): number => days.reduce((sum, { count }) => sum + count, 0);
+
 const Book = z.strictObject({ version: z.literal(1), rigs: z.array(RigId) });
 const BOOK = metaKey("book");
 

@@ -4,7 +4,7 @@ import { tellOtherTabs } from "./changes.ts";
 import { headerKey, indexKey } from "./database.ts";
 import { drawToken } from "./days.ts";
 import { failed, guarded, stored, type Stored } from "./failure.ts";
-import { bookOf, commit, rigIds, type Change, type RigIndex } from "./records.ts";
+import { bookOf, commit, entryCount, rigIds, type Change } from "./records.ts";
 import { bookNow, readSnapshots, snapshotsAre } from "./snapshot-records.ts";
 
 /** As a screen shows it. */
@@ -15,8 +15,6 @@ export interface SnapshotSeen {
   readonly entries: number;
 }
 
-const countOf = ({ days }: RigIndex): number => days.reduce((sum, { count }) => sum + count, 0);
-
 export function listSnapshots(): Promise<Stored<readonly SnapshotSeen[]>> {
   return guarded(async () =>
     stored(
@@ -24,7 +22,7 @@ export function listSnapshots(): Promise<Stored<readonly SnapshotSeen[]>> {
         at,
         why,
         rigs: rigs.length,
-        entries: rigs.reduce((sum, { index }) => sum + countOf(index), 0),
+        entries: rigs.reduce((sum, { index }) => sum + entryCount(index), 0),
       })),
     ),
   );

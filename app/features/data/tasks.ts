@@ -16,6 +16,7 @@ import { removeRig, removeRigs } from "#app/store/book.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
 import { failed, type StoreProblem } from "#app/store/failure.ts";
 import { importInWorker, lookAtInWorker } from "#app/store/book-file/in-worker.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
 import { dropSnapshot, putBack } from "#app/store/snapshots.ts";
 
 export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
@@ -49,8 +50,7 @@ export async function bringDemoBack() {
 }
 
 /** What a worker throws is for the screen too. */
-const broken = (error: unknown) =>
-  failed("refused", error instanceof Error ? error.message : "The import broke off. Try again.");
+const broken = (error: unknown) => failed("refused", wordsOf(error));
 
 const refusedFile = ({ reason, message }: StoreProblem) =>
   refused({ message }, reason === "refused" ? 400 : 409);

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
 import type { Advice } from "#core/advice/advise.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
 import { fileNameOf } from "#app/store/book-file/names.ts";
 import { saveFile } from "#app/journal/export.ts";
 import { inlineFonts } from "#app/ui/inline-fonts.ts";
@@ -56,11 +57,7 @@ function Picture({ context, advice, onDone }: CardOutProps & { onDone: (problem?
     };
     take().then(
       () => !gone && onDone(),
-      (error: unknown) =>
-        !gone &&
-        onDone(
-          `No picture was made (${error instanceof Error ? error.message : String(error)}). Print it instead.`,
-        ),
+      (error: unknown) => !gone && onDone(`No picture was made (${wordsOf(error)}). Print it instead.`),
     );
     return () => {
       gone = true;

@@ -8,6 +8,7 @@ import {
 import { checkFileSize, readLogFile } from "#core/log/read-file.ts";
 import type { LogFile } from "#core/log/schema.ts";
 import { fileProblem } from "#core/rig/check-file.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
 import { fromBase64 } from "#app/workers/photo.ts";
 import type { Photo } from "#app/workers/protocol.ts";
 import { BadFile } from "../failure.ts";
@@ -190,6 +191,5 @@ export async function openFile(file: Blob): Promise<OpenFile> {
 /** What the zip's reader throws is about bytes: a tuner needs to know what to do. */
 export function asBadFile(error: unknown): Error {
   if (error instanceof BadFile) return error;
-  const words = error instanceof Error ? error.message : String(error);
-  return new BadFile(`This zip is cut short or damaged (${words}). Export it again. ${NOTHING}`);
+  return new BadFile(`This zip is cut short or damaged (${wordsOf(error)}). Export it again. ${NOTHING}`);
 }

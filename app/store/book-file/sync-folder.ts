@@ -8,8 +8,10 @@ import {
   readFolderState,
   readGone,
   type Folder,
+  MOST_SAID,
   type FolderState,
 } from "../backup-folder.ts";
+import { wordsOf } from "#app/workers/on-demand.ts";
 import { noteBackup } from "../backups.ts";
 import { localRigs } from "../book.ts";
 import { database, indexKey } from "../database.ts";
@@ -90,9 +92,9 @@ export function syncFolder(folder: Folder, now: string): Promise<string | undefi
     try {
       const { read, troubles } = await readOthers(folder, kept);
       next = { ...next, read, written: await writeOwn(folder, kept, now) };
-      if (troubles.length > 0) next = { ...next, trouble: troubles.join(" ") };
+      if (troubles.length > 0) next = { ...next, trouble: troubles.join(" ").slice(0, MOST_SAID) };
     } catch (error) {
-      next = { ...kept, trouble: error instanceof Error ? error.message : String(error) };
+      next = { ...kept, trouble: wordsOf(error).slice(0, MOST_SAID) };
     }
     await keepFolderState(next).catch(() => undefined);
     return next.trouble;
