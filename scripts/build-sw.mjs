@@ -4,6 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
 import { withPolicy } from "./csp.mjs";
 import { withPreload } from "./preload.ts";
+import { drawingWorkers } from "./worker-files.ts";
 
 const page = "build/client/index.html";
 const [manifestName] = readdirSync("build/client/assets").filter((name) => /^manifest-.*\.js$/.test(name));
@@ -14,6 +15,11 @@ const manifest = JSON.parse(
 );
 // The policy comes last: it names what else is written into the page.
 writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest)));
+
+const wrong = drawingWorkers(readdirSync("build/client/assets"), (name) =>
+  readFileSync(`build/client/assets/${name}`, "utf8"),
+);
+if (wrong.length > 0) throw new Error(`a worker asks for what draws: ${wrong.join("; ")}`);
 
 const { count, size, warnings } = await generateSW({
   globDirectory: "build/client",

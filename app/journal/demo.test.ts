@@ -1,12 +1,7 @@
-import { demoMovedTo } from "#demo/told.ts";
 import { closeBook, listRigs } from "#app/store/book.ts";
 import { database } from "#app/store/database.ts";
 import { readRig } from "#app/store/rig-log.ts";
 import { demoTrouble, loadDemo, loadDemoOnFirstVisit } from "./demo.ts";
-
-jest.mock("#app/workers/client.ts", () => ({
-  files: { makeDemo: (day: string, offset: string) => Promise.resolve(demoMovedTo(day, offset)) },
-}));
 
 async function newest(): Promise<Date[]> {
   const list = await listRigs();

@@ -1,5 +1,4 @@
 /** The demo is loaded once, on the first visit; deleted rigs stay deleted. */
-import { files } from "#app/workers/client.ts";
 import { localInstant } from "./clock.ts";
 import { listRigs } from "#app/store/book.ts";
 import { database, metaKey } from "#app/store/database.ts";
@@ -7,10 +6,11 @@ import type { Stored } from "#app/store/failure.ts";
 import { importRigs, type Added } from "#app/store/merge.ts";
 
 const KEY = metaKey("demo-loaded");
-/** The demo with its last day on the day of that instant. */
-function madeFor(day: Date) {
+/** The demo with its last day on the day of that instant; its file is asked for on a first visit alone. */
+async function madeFor(day: Date) {
+  const { demoMovedTo } = await import("#demo/told.ts");
   const instant = localInstant(day);
-  return files.makeDemo(instant.slice(0, 10), instant.slice(19));
+  return demoMovedTo(instant.slice(0, 10), instant.slice(19));
 }
 
 /** Its last day is today once its story is over by now, else yesterday: nothing in it lies in the future. */

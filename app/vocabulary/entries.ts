@@ -8,7 +8,9 @@ import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { readingResult, readingWords } from "./readings.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
-import { checkList, CHECK_WORDS, FINDING_WORDS, MEASURE_WORDS, STATE_WORDS } from "./walk-round.ts";
+import { FINDING_WORDS } from "./findings.ts";
+import { MEASURE_WORDS } from "./measures.ts";
+import { checkList, CHECK_WORDS, STATE_WORDS } from "./walk-round.ts";
 import { faultName } from "./faults.ts";
 import { QUESTION_WORDS } from "./questions.ts";
 import { PROVEN_WORDS } from "./proven.ts";
@@ -96,7 +98,7 @@ export function checkResult({ measured, findings, note }: CheckEntry): string {
     const { label, unit } = MEASURE_WORDS[name as keyof typeof measured];
     return `${label.toLowerCase()} ${value} ${unit}`;
   });
-  const found = findings.map((name) => FINDING_WORDS[name].found.toLowerCase());
+  const found = findings.map((name) => FINDING_WORDS[name].toLowerCase());
   return [...found, ...measures, note].filter((words) => words !== "").join(" · ");
 }
 

@@ -5,7 +5,8 @@ import type { FaultName } from "#core/log/fault-names.ts";
 import { capital, certainty } from "./parts.ts";
 import { QUESTION_WORDS } from "./questions.ts";
 import { PLUG_FINDING_WORDS, SYMPTOM_WORDS } from "./symptoms.ts";
-import { CHECK_WORDS, FINDING_WORDS } from "./walk-round.ts";
+import { FINDING_WORDS } from "./findings.ts";
+import { CHECK_WORDS } from "./walk-round.ts";
 
 interface FaultWords {
   readonly name: string;
@@ -101,7 +102,7 @@ export function reasonWords(reason: Reason): string {
     case "finding":
       return reason.finding === undefined
         ? `${CHECK_WORDS[reason.check].short} is out of its limits`
-        : `found on the walk-round: ${FINDING_WORDS[reason.finding].found.toLowerCase()}`;
+        : `found on the walk-round: ${FINDING_WORDS[reason.finding].toLowerCase()}`;
     case "passed":
       return `${CHECK_WORDS[reason.check].short} passed on the walk-round`;
     case "notThis":

@@ -1,7 +1,8 @@
 /** The screens' side of the workers. */
 import * as Comlink from "comlink";
-import type { Entry, Header } from "#core/log/schema.ts";
+import filesAddress from "./files.worker.ts?worker&url";
 import judgeAddress from "./judge.worker.ts?worker&url";
+import loggerAddress from "./logger.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Table } from "#core/forecast/table.ts";
 import type { TrackRead } from "./gpx.ts";
@@ -18,13 +19,9 @@ export const JUDGE: string = judgeAddress;
 export const judge = startOnDemand<JudgeApi>(
   () => new Worker(judgeAddress, { type: "module", name: "judge" }),
 );
-const filing = startOnDemand<FilesApi>(
-  () => new Worker(new URL("./files.worker.ts", import.meta.url), { type: "module", name: "files" }),
-);
+const filing = startOnDemand<FilesApi>(() => new Worker(filesAddress, { type: "module", name: "files" }));
 
-const logging = startOnDemand<LoggerApi>(
-  () => new Worker(new URL("./logger.worker.ts", import.meta.url), { type: "module", name: "logger" }),
-);
+const logging = startOnDemand<LoggerApi>(() => new Worker(loggerAddress, { type: "module", name: "logger" }));
 
 export function valueOf<T>(answer: Answer<T>): T {
   if (answer.ok) return answer.value;
@@ -42,11 +39,6 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.readTable(file))),
   readGpx: async (file: Blob, speedMs: number): Promise<readonly TrackRead[]> =>
     valueOf(await filing.call(async (remote) => await remote.readGpx(file, speedMs))),
-  makeDemo: (
-    lastDay: string,
-    offset: string,
-  ): Promise<readonly { header: Header; entries: readonly Entry[] }[]> =>
-    filing.call(async (remote) => await remote.makeDemo(lastDay, offset)),
 };
 
 /** A phone reads a million rows in a minute, not in seconds. */

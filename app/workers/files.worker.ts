@@ -1,6 +1,5 @@
 import "./strict.ts";
 import * as Comlink from "comlink";
-import { demoMovedTo } from "#demo/told.ts";
 import { openPhoto, readTone, shrinkPhoto } from "./photo.ts";
 import type { FilesApi } from "./protocol.ts";
 
@@ -10,7 +9,6 @@ const api: FilesApi = {
   readTone,
   readTable: async (file) => (await import("./tables.ts")).readTable(file),
   readGpx: async (file, speedMs) => (await import("./gpx.ts")).readGpx(file, speedMs),
-  makeDemo: demoMovedTo,
 };
 
 Comlink.expose(api);

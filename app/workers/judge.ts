@@ -1,32 +1,16 @@
 /** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
 import * as z from "zod";
-import { adviseOn, type Advice } from "#core/advice/advise.ts";
-import { openCase, type Case } from "#core/advice/case.ts";
-import { distribution } from "#core/advice/cylinders.ts";
-import { outlook } from "#core/advice/outlook.ts";
-import { deeper } from "#core/advice/deeper.ts";
-import { lambdaMap } from "#core/advice/lambda-map.ts";
-import { nearestNeedles, partsAnswer } from "#core/advice/parts-answer.ts";
-import { sieveOf } from "#core/advice/sieve.ts";
-import { trialOf } from "#core/advice/trial.ts";
-import { whoseCard } from "#core/advice/whose.ts";
-import { freshMemory, type ReplayMemory } from "#core/belief/replay.ts";
+import { adviseOn } from "#core/advice/advise.ts";
+import { openCase } from "#core/advice/case.ts";
+import { freshMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
-import { AirEntry, Entry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
-import { TrialAsked } from "#core/log/trial-asked.ts";
+import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
+import { shown, type Kept } from "./kept-case.ts";
 import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
 export const MOST_KEPT = 12;
-
-interface Kept {
-  readonly revision: string;
-  readonly entries: readonly Entry[];
-  readonly opened: Case;
-  /** of several revisions of one rig the days before are the same: they are replayed once */
-  readonly memory: ReplayMemory;
-}
 
 async function answered<T>(work: () => T | Promise<T>): Promise<Answer<T>> {
   try {
@@ -37,101 +21,20 @@ async function answered<T>(work: () => T | Promise<T>): Promise<Answer<T>> {
   }
 }
 
-/** Of thousands of looks a screen shows the newest: the rest would cost more on its way than all else together. */
-const LOOKS_SHOWN = 100;
-const shown = (advice: Advice): Advice => ({
-  ...advice,
-  looks: advice.looks.slice(-LOOKS_SHOWN),
-  surprises: advice.surprises.slice(-LOOKS_SHOWN),
-  marks: advice.marks.slice(-LOOKS_SHOWN),
-});
-
 type AnyAnswer = Answers[keyof Answers];
 
-function answerTo({ opened, memory }: Kept, question: Question): AnyAnswer | Promise<AnyAnswer> {
-  const messages = opened.heard;
+async function answerTo(kept: Kept, question: Question): Promise<AnyAnswer> {
+  const { opened, memory } = kept;
   switch (question.ask) {
     case "advice":
       return shown(adviseOn(opened, question.draft && AirEntry.parse(question.draft), question.carburettor));
     case "adviceAfter": {
       const entries = [...opened.present.lines.map(({ entry }) => entry), LookEntry.parse(question.look)];
-      return shown(adviseOn(openCase(entries, { messages, memory }), undefined, question.carburettor));
+      const after = openCase(entries, { messages: opened.heard, memory });
+      return shown(adviseOn(after, undefined, question.carburettor));
     }
-    case "distribution":
-      return distribution(opened);
-    case "sieve":
-      return sieveOf(opened, question.axes, question.carburettor, question.counted);
-    case "whose":
-      return whoseCard(opened, question.carburettor);
-    case "deeper":
-      return deeper(opened, question.carburettor, memory);
-    case "lambdaMap":
-      return lambdaMap(opened, question.carburettor);
-    case "parts":
-      return partsAnswer(opened, question.carburettor);
-    case "nearest":
-      return nearestNeedles(opened, question.wanted, question.carburettor);
-    case "trial":
-      return trialOf(opened, TrialAsked.parse(question.asked), question.carburettor);
-    case "compare":
-    case "settings":
-    case "then":
-    case "trend":
-    case "day":
-    case "route":
-    case "pack":
-    case "season":
-      return aheadAnswer(opened, question, memory);
-    case "outlook":
-      return outlook(opened, question.zone, { messages, memory }).map((row) => ({
-        ...row,
-        advice: shown(row.advice),
-      }));
-  }
-}
-
-type AheadQuestion = Extract<
-  Question,
-  { ask: "compare" | "settings" | "then" | "trend" | "day" | "route" | "pack" | "season" }
->;
-
-/** Days to come and days gone by are asked about now and then: what answers is loaded then. */
-async function aheadAnswer(opened: Case, question: AheadQuestion, memory: ReplayMemory): Promise<AnyAnswer> {
-  const {
-    adviceAsThen,
-    compareSettings,
-    trendOf,
-    compareDays,
-    dayAnswer,
-    PackAsked,
-    packAnswer,
-    routeAnswer,
-    seasonAnswer,
-  } = await import("./ahead.ts");
-  switch (question.ask) {
-    case "compare":
-      return compareDays(opened, question.a, question.b, question.carburettor, memory);
-    case "settings":
-      return compareSettings(
-        opened,
-        Setting.parse(question.a),
-        Setting.parse(question.b),
-        question.carburettor,
-      );
-    case "then": {
-      const then = adviceAsThen(opened, question.entryId, question.carburettor);
-      return then && { ...then, advice: shown(then.advice) };
-    }
-    case "trend":
-      return trendOf(opened, question.carburettor);
-    case "day":
-      return dayAnswer(opened, question.carburettor);
-    case "route":
-      return routeAnswer(opened, question.routeId, question.carburettor);
-    case "pack":
-      return packAnswer(opened, PackAsked.parse(question.asked), question.carburettor);
-    case "season":
-      return seasonAnswer(opened, question.place, question.elevationM, question.carburettor);
+    default:
+      return (await import("./asked.ts")).answerBeside(kept, question);
   }
 }
 

@@ -1,5 +1,5 @@
 /** All messages between the screens and the workers. The worker files only connect these to the core. */
-import type { AirEntry, Entry, Header, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
+import type { AirEntry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -159,5 +159,4 @@ export interface FilesApi {
   readTable(file: Blob): Promise<Answer<Table>>;
   /** The tracks and routes of a GPX file. */
   readGpx(file: Blob, speedMs: number): Promise<Answer<readonly TrackRead[]>>;
-  makeDemo(lastDay: string, offset: string): readonly { header: Header; entries: readonly Entry[] }[];
 }

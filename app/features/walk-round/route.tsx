@@ -16,6 +16,7 @@ import { agoWords, dayTitle } from "#app/vocabulary/days.ts";
 import { checkResult } from "#app/vocabulary/entries.ts";
 import { capital } from "#app/vocabulary/parts.ts";
 import { CHECK_WORDS, checkList, STATE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { CHECK_GUIDE } from "./guide.ts";
 
 const Tap = z.object({ check: CheckName, state: z.enum(["pass", "skipped"]) });
 
@@ -56,7 +57,7 @@ function CheckLine({
         <small className="quiet">
           {entry
             ? `${fresh ? entry.at.slice(11, 16) : agoWords(entry.at, new Date())} · ${checkResult(entry) || STATE_WORDS[entry.state]}`
-            : CHECK_WORDS[check].why}
+            : CHECK_GUIDE[check].why}
         </small>
         {fetcher.data?.message !== undefined && <Caution grave>{fetcher.data.message}</Caution>}
       </div>

@@ -9,15 +9,10 @@ import { readLimits, sheetFor } from "#app/journal/limits.ts";
 import { limitTexts, limitWords, readMeasured, withLimits } from "./check/form.ts";
 import { GoodOnes } from "#app/features/rig/GoodOnes.tsx";
 import { StateMark } from "./StateMark.tsx";
-import {
-  BEND_WORDS,
-  CHECK_WORDS,
-  checkList,
-  EFFECT_WORDS,
-  FINDING_WORDS,
-  heldWords,
-  MEASURE_WORDS,
-} from "#app/vocabulary/walk-round.ts";
+import { FINDING_WORDS } from "#app/vocabulary/findings.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
+import { CHECK_WORDS, checkList, heldWords } from "#app/vocabulary/walk-round.ts";
+import { BEND_WORDS, CHECK_GUIDE, EFFECT_WORDS } from "./guide.ts";
 import { CheckPanel } from "./check/CheckPanels.tsx";
 
 const SHEET: BaseSheet = {
@@ -142,22 +137,22 @@ describe("a check as typed", () => {
 describe("the words", () => {
   it("are there for every check, measure and finding, and none twice", () => {
     for (const check of CHECKS) {
-      const { title, why, steps, tools } = CHECK_WORDS[check];
-      expect(title).toMatch(/^\p{Lu}.*[^.]$/u);
+      const { why, steps, tools } = CHECK_GUIDE[check];
+      expect(CHECK_WORDS[check].title).toMatch(/^\p{Lu}.*[^.]$/u);
       for (const sentence of [why, ...steps]) expect(sentence).toMatch(/^\P{Ll}.{15,}[.?]$/su);
       expect(steps.length).toBeGreaterThan(1);
       expect(tools).not.toMatch(/^\s*$/);
     }
     const labels = MEASURES.map((measure) => MEASURE_WORDS[measure].label);
     expect(new Set(labels).size).toBe(MEASURES.length);
-    const found = FINDINGS.map((finding) => FINDING_WORDS[finding].found);
+    const found = FINDINGS.map((finding) => FINDING_WORDS[finding]);
     expect(new Set(found).size).toBe(FINDINGS.length);
     for (const check of CHECKS)
       for (const finding of Object.values(CHECK_PLAN[check].findings))
         expect(EFFECT_WORDS[finding.effect].length).toBeGreaterThan(5);
   });
   it("carry a caution wherever fuel, sparks or a stuck throttle can hurt", () => {
-    const cautioned = CHECKS.filter((check) => CHECK_WORDS[check].caution !== undefined);
+    const cautioned = CHECKS.filter((check) => CHECK_GUIDE[check].caution !== undefined);
     for (const check of [
       "ignition",
       "cable",

@@ -1,33 +1,14 @@
-import css from "../frame.module.css";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { cylindersFedBy } from "#core/rig/carburettors.ts";
+import { lazy, Suspense } from "react";
 import type { Advice } from "#core/advice/advise.ts";
 import type { RigContext } from "../use-rig.ts";
 
+/** Most rigs have one. */
+const CarburettorTabs = lazy(() => import("./CarburettorTabs.tsx"));
+
 /** Carburettors that differ have a card each; those set alike share one. */
-export function WhichCarburettor({ context, advice }: { context: RigContext; advice: Advice }) {
-  const { build, carburettor, present, setCarburettor } = context;
-  if (advice.groups < 2) return null;
-  const feeds = cylindersFedBy(build, carburettor).join(" and ");
-  return (
-    <div className={css["which"]}>
-      <ToggleButtonGroup
-        exclusive
-        fullWidth
-        value={carburettor}
-        aria-label="Carburettor"
-        onChange={(_, next: number | null) => {
-          if (next !== null) setCarburettor(next);
-        }}
-      >
-        {present.settings.map((_, i) => (
-          <ToggleButton key={i} value={i} aria-label={`Carburettor ${i + 1}`}>
-            {i + 1}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-      <small className="quiet">feeds {feeds}</small>
-    </div>
+export const WhichCarburettor = ({ context, advice }: { context: RigContext; advice: Advice }) =>
+  advice.groups > 1 && (
+    <Suspense fallback={null}>
+      <CarburettorTabs context={context} />
+    </Suspense>
   );
-}

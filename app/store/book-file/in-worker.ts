@@ -1,5 +1,6 @@
 /** The screen's side of files: each is the work of a worker of its own, which goes when it is done. */
 import { startOnDemand } from "#app/workers/on-demand.ts";
+import address from "./book-file.worker.ts?worker&url";
 import type { syncFolder } from "./sync-folder.ts";
 import type { importFile, lookAtFile } from "./keep.ts";
 import type { writeBook } from "./write.ts";
@@ -12,7 +13,7 @@ interface BookFileApi {
 }
 
 const filing = startOnDemand<BookFileApi>(
-  () => new Worker(new URL("./book-file.worker.ts", import.meta.url), { type: "module", name: "book-file" }),
+  () => new Worker(address, { type: "module", name: "book-file" }),
 );
 
 /** A phone takes its time over ten years. */

@@ -4,7 +4,7 @@ import type { BaseSheet } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
-import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 import { UNSTAMPED } from "#app/journal/limits.ts";
 
 const orDash = (value: number | undefined): string => (value === undefined ? "–" : String(value));

@@ -12,7 +12,7 @@ import { type LimitTexts } from "#app/journal/limits.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useSeen } from "#app/frame/use-seen.ts";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
-import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 import { useSend, Said } from "./send.tsx";
 
 export interface SheetEditorProps {

@@ -15,6 +15,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { type ActionProblem } from "#app/journal/save.ts";
 import { CHECK_WORDS, STATE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { CHECK_GUIDE } from "../guide.ts";
 import { CheckPanel } from "./CheckPanels.tsx";
 import { MeasureField } from "./MeasureField.tsx";
 import { Findings } from "./Findings.tsx";
@@ -38,7 +39,7 @@ export function CheckScreen({ check }: { check: CheckName }) {
   const [found, setFound] = useState<FindingName[]>([]);
   const [note, setNote] = useState("");
   const [own, setOwn] = useState<CheckSent["state"]>();
-  const words = CHECK_WORDS[check];
+  const guide = CHECK_GUIDE[check];
   const { measured, problems } = readMeasured(texts);
   const typedLimits = readLimits(limits);
   const base = sheetFor(build, present.sheet);
@@ -61,16 +62,16 @@ export function CheckScreen({ check }: { check: CheckName }) {
         <span className="quiet">
           {number} of {CHECKS.length}
         </span>
-        <h1>{words.title}</h1>
-        <p className="lead quiet">{words.why}</p>
+        <h1>{CHECK_WORDS[check].title}</h1>
+        <p className="lead quiet">{guide.why}</p>
       </div>
-      {words.caution !== undefined && <Caution>{words.caution}</Caution>}
+      {guide.caution !== undefined && <Caution>{guide.caution}</Caution>}
       <ol className="steps">
-        {words.steps.map((step) => (
+        {guide.steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <p className="quiet flush">{words.tools}.</p>
+      <p className="quiet flush">{guide.tools}.</p>
       {CHECK_PLAN[check].measures.length > 0 && (
         <div className="two">
           {CHECK_PLAN[check].measures.map((measure) => (

@@ -2,7 +2,8 @@ import clsx from "clsx";
 import css from "../walk-round.module.css";
 import { CheckName, type FindingName } from "#core/log/walk-round-names.ts";
 import { CHECK_PLAN, type Finding } from "#core/walkround/checks.ts";
-import { EFFECT_WORDS, FINDING_WORDS } from "#app/vocabulary/walk-round.ts";
+import { FINDING_WORDS } from "#app/vocabulary/findings.ts";
+import { EFFECT_WORDS, REMEDY_WORDS } from "../guide.ts";
 
 export function Findings({
   check,
@@ -27,10 +28,9 @@ export function Findings({
               onChange={() => onChange(on ? found.filter((other) => other !== name) : [...found, name])}
             />
             <span>
-              <strong>{FINDING_WORDS[name].found}</strong>
+              <strong>{FINDING_WORDS[name]}</strong>
               <small>
-                {gravity === "stop" ? "Stop" : "Note"}: {EFFECT_WORDS[effect]}.{" "}
-                {on && FINDING_WORDS[name].remedy}
+                {gravity === "stop" ? "Stop" : "Note"}: {EFFECT_WORDS[effect]}. {on && REMEDY_WORDS[name]}
               </small>
             </span>
           </label>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { type MeasureName } from "#core/log/walk-round-names.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { type LimitTexts } from "#app/journal/limits.ts";
-import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 
 export function MeasureField({
   measure,

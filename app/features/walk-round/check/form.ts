@@ -13,7 +13,7 @@ import { CHECK_PLAN } from "#core/walkround/checks.ts";
 import { limitFor } from "#core/walkround/limits.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { LimitsTexts } from "#app/journal/limits.ts";
-import { MEASURE_WORDS } from "#app/vocabulary/walk-round.ts";
+import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 
 export type Texts = Readonly<Partial<Record<Measure, string>>>;
 export interface MeasuredRead {
