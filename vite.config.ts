@@ -7,10 +7,20 @@ const { plugin, groups } = chunks();
 /** Of a file that several share, the first of their names is enough. */
 const chunkFileNames = ({ name }: { name: string }): string => `assets/${name.split("~")[0]}-[hash].js`;
 
+/** A worker has no page to put links into: what it imports later it asks for itself. */
+const inWorker = (file: string): boolean => /[\\/](judge|workers|[\w-]+\.worker)-/.test(file);
+const resolveDependencies = (_: string, files: string[], { hostId }: { hostId: string }): string[] =>
+  inWorker(hostId) ? [] : files;
+
 export default defineConfig({
   plugins: [workerChunks(), plugin, reactRouter()],
   worker: { format: "es" },
   environments: {
-    client: { build: { rolldownOptions: { output: { chunkFileNames, codeSplitting: { groups } } } } },
+    client: {
+      build: {
+        modulePreload: { resolveDependencies },
+        rolldownOptions: { output: { chunkFileNames, codeSplitting: { groups } } },
+      },
+    },
   },
 });

@@ -12,9 +12,7 @@ interface BookFileApi {
   readonly writeBook: typeof writeBook;
 }
 
-const filing = startOnDemand<BookFileApi>(
-  () => new Worker(address, { type: "module", name: "book-file" }),
-);
+const filing = startOnDemand<BookFileApi>(() => new Worker(address, { type: "module", name: "book-file" }));
 
 /** A phone takes its time over ten years. */
 const LIMIT_MS = 300_000;
