@@ -136,9 +136,12 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
     const fresh = newEntries(loaded.value.log.entries, entries.map(checked));
     if (!fresh.ok) return fresh;
     if (fresh.value.length === 0) return stored(null);
-    const { index } = loaded.value;
+    const { index, log } = loaded.value;
     const next = await writeDays(rigId, index, fresh.value);
     await commit([{ key: indexKey(rigId), value: next }]);
+    // What is known now need not be read again.
+    const after = { ...log, entries: inOrder([...log.entries, ...fresh.value]), revision: nameOf(rigId, next) };
+    known.set(rigId, { index: next, log: after });
     await letGo(replaced(index, next));
     return stored(null);
   });

@@ -27,7 +27,7 @@ export function answerBeside({ opened, memory }: Kept, question: AskedBeside): A
     case "distribution":
       return distribution(opened);
     case "outlook":
-      return outlook(opened, question.zone, { messages: opened.heard, memory }).map((row) => ({
+      return outlook(opened, question.zone, { memory }).map((row) => ({
         ...row,
         advice: shown(row.advice),
       }));

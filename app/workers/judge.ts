@@ -1,7 +1,7 @@
 /** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
 import * as z from "zod";
 import { adviseOn } from "#core/advice/advise.ts";
-import { openCase } from "#core/advice/case.ts";
+import { openCase, openCaseWith } from "#core/advice/case.ts";
 import { freshMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
@@ -29,8 +29,7 @@ async function answerTo(kept: Kept, question: Question): Promise<AnyAnswer> {
     case "advice":
       return shown(adviseOn(opened, question.draft && AirEntry.parse(question.draft), question.carburettor));
     case "adviceAfter": {
-      const entries = [...opened.present.lines.map(({ entry }) => entry), LookEntry.parse(question.look)];
-      const after = openCase(entries, { messages: opened.heard, memory });
+      const after = openCaseWith(opened, [LookEntry.parse(question.look)], { memory });
       return shown(adviseOn(after, undefined, question.carburettor));
     }
     default:
@@ -55,13 +54,10 @@ export function judgeApi(): JudgeApi {
     if (rigs.size > MOST_KEPT && oldest !== undefined) rigs.delete(oldest);
   };
   /** Only what is new is parsed: the rest has come through this door before. */
-  const allEntries = ({ rigId, entries, since }: LogSent): readonly Entry[] | undefined => {
+  const parsed = (entries: unknown): readonly Entry[] => {
     const read = parseKeeping(z.array(Entry), entries);
     if (!read.ok) throw read.error;
-    const sent = read.data;
-    if (since === undefined) return sent;
-    const before = rigs.get(rigId);
-    return before?.revision === since ? [...before.entries, ...sent] : undefined;
+    return read.data;
   };
   return {
     answer: async (revision, question) => {
@@ -69,18 +65,20 @@ export function judgeApi(): JudgeApi {
       return found ? answered(() => answerTo(found, question)) : unknown(revision);
     },
     open: async (log, question) => {
-      const { rigId, revision, heard } = log;
-      const read = await answered(() => allEntries(log));
-      if (!read.ok) return read;
-      const entries = read.value;
-      if (!entries) return unknown(log.since ?? revision);
+      const { rigId, revision, heard, since } = log;
+      const before = rigs.get(rigId);
+      if (since !== undefined && before?.revision !== since) return unknown(since);
       return answered(async () => {
         const messages = z.array(InstrumentMessage).parse(heard);
-        const before = rigs.get(rigId);
+        const sent = parsed(log.entries);
         const memory =
           before && tokenOf(before.revision) === tokenOf(revision) ? before.memory : freshMemory();
-        const opened = openCase(entries, { messages, memory });
-        const kept = { revision, entries, opened, memory };
+        const options = { messages, memory };
+        const opened =
+          before && since !== undefined
+            ? openCaseWith(before.opened, sent, options)
+            : openCase(sent, options);
+        const kept = { revision, opened, memory };
         remember(rigId, kept);
         return {
           said: instrumentMessages(opened.replayed, messages),

@@ -2,11 +2,9 @@
 import type { Advice } from "#core/advice/advise.ts";
 import type { Case } from "#core/advice/case.ts";
 import type { ReplayMemory } from "#core/belief/replay.ts";
-import type { Entry } from "#core/log/schema.ts";
 
 export interface Kept {
   readonly revision: string;
-  readonly entries: readonly Entry[];
   readonly opened: Case;
   /** of several revisions of one rig the days before are the same: they are replayed once */
   readonly memory: ReplayMemory;

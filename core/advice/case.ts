@@ -7,7 +7,7 @@ import { suspicion, type Suspicion } from "../faults/suspicion.ts";
 import { placeKey, type Present } from "../log/fold.ts";
 import type { AirEntry, Build, Entry, InstrumentMessage, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";
-import { foldPossible } from "../rig/check-log.ts";
+import { foldPossible, foldPossibleOn } from "../rig/check-log.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
 import { beliefsOf, settingJudge, type SettingJudge } from "./judge-setting.ts";
 
@@ -39,8 +39,17 @@ export interface Group {
  * What this rig cannot have is passed over: it stays in the log, and no advice uses it.
  * @throws {RangeError} if the log holds no build that can be
  */
-export function openCase(entries: readonly Entry[], options: ReplayOptions = {}): Case {
-  const present = foldPossible(entries);
+export const openCase = (entries: readonly Entry[], options: ReplayOptions = {}): Case =>
+  caseOf(foldPossible(entries), options);
+
+/** The same with entries that come to a log that is open. */
+export const openCaseWith = (
+  { present, heard: messages }: Case,
+  added: readonly Entry[],
+  options: ReplayOptions = {},
+): Case => caseOf(foldPossibleOn(present, added), { messages, ...options });
+
+function caseOf(present: Present, options: ReplayOptions): Case {
   const replayed = replay(present, options);
   const { build } = present;
   if (!build) throw new RangeError("log must hold a build, got none");

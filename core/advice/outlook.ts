@@ -4,7 +4,7 @@ import type { Zone } from "../carburettor/zones.ts";
 import { TONES, type Tone } from "../log/parts.ts";
 import type { Entry } from "../log/schema.ts";
 import { adviseOn, type Advice } from "./advise.ts";
-import { openCase, type Case } from "./case.ts";
+import { openCaseWith, type Case } from "./case.ts";
 
 export interface Outlook {
   readonly tone: Tone;
@@ -14,14 +14,13 @@ export interface Outlook {
 /**
  * @param zone - where a clean plug would be read next
  * @returns the advice after each of the seven tones, leanest first
- * @throws {RangeError} as {@link openCase}
+ * @throws {RangeError} as {@link openCaseWith}
  */
-export function outlook({ present }: Case, zone: Zone, options: ReplayOptions = {}): Outlook[] {
-  const entries = present.lines.map(({ entry }) => entry);
-  const at = present.newest ?? "2026-01-01T00:00:00Z";
+export function outlook(opened: Case, zone: Zone, options: ReplayOptions = {}): Outlook[] {
+  const at = opened.present.newest ?? "2026-01-01T00:00:00Z";
   return TONES.map((tone) => {
     const reading = { type: "plug", zone, tone, cut: "clean", colderSteps: 0 } as const;
     const look: Entry = { id: "look:outlook", at, kind: "look", reading };
-    return { tone, advice: adviseOn(openCase([...entries, look], options)) };
+    return { tone, advice: adviseOn(openCaseWith(opened, [look], options)) };
   });
 }

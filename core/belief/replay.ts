@@ -130,7 +130,8 @@ function allItems({ runs, looks, proven }: Present): Item[] {
     ...looks.map((look) => ({ at: look.entry.at, build: look.build, reopenings: look.reopenings, look })),
     ...proven.map((one) => ({ at: one.entry.at, build: one.build, reopenings: one.reopenings, proven: one })),
   ];
-  return items.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const timed = items.map((item) => ({ item, instant: Date.parse(item.at) }));
+  return timed.sort((a, b) => a.instant - b.instant).map(({ item }) => item);
 }
 
 function instrumentsOf({ looks }: Present): Instrument[] {
@@ -274,6 +275,20 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   }
 }
 
+/** What was seen is never changed, and a log that grows keeps what it had: it is put into words once. */
+const namesOfSeen = new WeakMap<object, string>();
+
+function nameOfSeen(seen: Look | SeenProven): string {
+  const known = namesOfSeen.get(seen);
+  if (known !== undefined) return known;
+  const { entry, settings, air, airDaysOff } = seen;
+  const before = "before" in seen ? seen.before : undefined;
+  // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
+  const name = JSON.stringify([entry, settings, air?.id, airDaysOff, before]);
+  namesOfSeen.set(seen, name);
+  return name;
+}
+
 /** Names all that a day's outcome depends on, besides the days before it. */
 function sessionKey(
   session: Session,
@@ -284,10 +299,7 @@ function sessionKey(
   const parts = session.items.map(({ look, proven, runs }) => {
     if (runs)
       return runs.runs.map(({ entry, settings, air, airDaysOff }) => [entry, settings, air?.id, airDaysOff]);
-    const { entry, settings, air } = look ?? proven;
-    const slope = look && build && slopeFor(learnt, look, build);
-    // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
-    return [entry, settings, air?.id, look?.airDaysOff, look?.before, slope];
+    return [nameOfSeen(look ?? proven), look && build && slopeFor(learnt, look, build)];
   });
   return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }

@@ -216,8 +216,12 @@ function struckIds(ordered: readonly Entry[]): Set<string> {
 }
 
 interface Running {
+  readonly struck: ReadonlySet<string>;
+  /** the last description of the machine, which no strike takes away */
+  readonly buildThatStays: string | undefined;
   /** over the whole log: a look may be held against an air that was read after it */
-  readonly airAt: AirFinder;
+  airs: readonly AirEntry[];
+  airAt: AirFinder;
   builds: BuildRecord[];
   build: Build | undefined;
   settings: readonly Setting[];
@@ -453,71 +457,90 @@ function lastBuildStays(ordered: readonly Entry[], struck: Set<string>): string 
   return last.id;
 }
 
-/**
- * @param entries - of one rig, in any order
- * @param refusal - why an entry cannot be where it stands, in words; it is then set aside
- * @returns what they add up to now
- */
-export function fold(
-  entries: readonly Entry[],
-  refusal: (line: Omit<LogLine, "setAside">) => string | undefined = () => undefined,
-): Present {
-  const ordered = inOrder(entries);
-  const struck = struckIds(ordered);
-  const kept = lastBuildStays(ordered, struck);
-  const now: Running = {
-    airAt: airFinder(
-      ordered.filter(
-        (entry): entry is AirEntry =>
-          entry.kind === "air" &&
-          !struck.has(entry.id) &&
-          refusal({ entry, struck: false, before: undefined, befores: [], build: undefined }) === undefined,
-      ),
-    ),
-    builds: [],
-    build: undefined,
-    settings: [],
-    air: undefined,
-    looks: [],
-    reopenings: [],
-    pending: undefined,
-    cardDue: false,
-    sheet: undefined,
-    checks: {},
-    known: {},
-    teardown: [],
-    adjusted: {},
-    balances: [],
-    runs: [],
-    headers: undefined,
-    proven: [],
-    answers: [],
-    faultWords: [],
-    works: [],
-    schools: USUAL_SCHOOLS,
-    done: [],
-    worse: undefined,
-    places: new Map(),
-    forecasts: [],
-    heats: undefined,
-    routes: [],
-    climates: [],
-  };
-  const lines = ordered.map((entry): LogLine => {
-    const { settings: befores, build } = now;
-    const line = { entry, struck: struck.has(entry.id), before: befores[0], befores, build };
-    if (line.struck) return { ...line, setAside: undefined };
-    const setAside =
-      entry.kind === "strike" && entry.strikes === kept
-        ? "a rig must keep one description of its machine, got its last one struck through"
-        : refusal(line);
-    if (setAside === undefined) step(now, entry);
-    return { ...line, setAside };
-  });
+type Refusal = (line: Omit<LogLine, "setAside">) => string | undefined;
+
+const start = (
+  struck: ReadonlySet<string>,
+  buildThatStays: string | undefined,
+  airs: readonly AirEntry[],
+): Running => ({
+  struck,
+  buildThatStays,
+  airs,
+  airAt: airFinder(airs),
+  builds: [],
+  build: undefined,
+  settings: [],
+  air: undefined,
+  looks: [],
+  reopenings: [],
+  pending: undefined,
+  cardDue: false,
+  sheet: undefined,
+  checks: {},
+  known: {},
+  teardown: [],
+  adjusted: {},
+  balances: [],
+  runs: [],
+  headers: undefined,
+  proven: [],
+  answers: [],
+  faultWords: [],
+  works: [],
+  schools: USUAL_SCHOOLS,
+  done: [],
+  worse: undefined,
+  places: new Map(),
+  forecasts: [],
+  heats: undefined,
+  routes: [],
+  climates: [],
+});
+
+/** What runs on from here leaves what was made of it until here as it is. */
+const copyOf = (now: Running): Running => ({
+  ...now,
+  builds: [...now.builds],
+  looks: [...now.looks],
+  reopenings: [...now.reopenings],
+  checks: { ...now.checks },
+  known: { ...now.known },
+  teardown: [...now.teardown],
+  balances: [...now.balances],
+  runs: [...now.runs],
+  proven: [...now.proven],
+  answers: [...now.answers],
+  faultWords: [...now.faultWords],
+  works: [...now.works],
+  done: [...now.done],
+  places: new Map(now.places),
+  forecasts: [...now.forecasts],
+  routes: [...now.routes],
+  climates: [...now.climates],
+});
+
+/** Takes one more entry in. */
+function lineOf(now: Running, entry: Entry, refusal: Refusal): LogLine {
+  const { settings: befores, build } = now;
+  const line = { entry, struck: now.struck.has(entry.id), before: befores[0], befores, build };
+  if (line.struck) return { ...line, setAside: undefined };
+  const setAside =
+    entry.kind === "strike" && entry.strikes === now.buildThatStays
+      ? "a rig must keep one description of its machine, got its last one struck through"
+      : refusal(line);
+  if (setAside === undefined) step(now, entry);
+  return { ...line, setAside };
+}
+
+/** From what a fold was made of, to run on from there. */
+const ranTo = new WeakMap<Present, Running>();
+
+function presentAfter(now: Running, lines: readonly LogLine[]): Present {
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
   const { adjusted, balances, runs, headers, proven, answers, faultWords, works, schools, done, worse } = now;
   const { places, forecasts, heats, routes, climates } = now;
-  return {
+  const present: Present = {
     builds,
     knownBuilds: correctedBuilds(builds),
     build,
@@ -544,7 +567,72 @@ export function fold(
     fits: done,
     worse,
     ahead: { places, forecasts, heats, routes, climates },
-    newest: ordered.at(-1)?.at,
+    newest: lines.at(-1)?.entry.at,
     lines,
   };
+  ranTo.set(present, now);
+  return present;
+}
+
+/** @param refusal - why an air cannot be, in words */
+const possibleAirs = (entries: readonly Entry[], struck: ReadonlySet<string>, refusal: Refusal): AirEntry[] =>
+  entries.filter(
+    (entry): entry is AirEntry =>
+      entry.kind === "air" &&
+      !struck.has(entry.id) &&
+      refusal({ entry, struck: false, before: undefined, befores: [], build: undefined }) === undefined,
+  );
+
+/**
+ * @param entries - of one rig, in any order
+ * @param refusal - why an entry cannot be where it stands, in words; it is then set aside
+ * @returns what they add up to now
+ */
+export function fold(entries: readonly Entry[], refusal: Refusal = () => undefined): Present {
+  const ordered = inOrder(entries);
+  const struck = struckIds(ordered);
+  const buildThatStays = lastBuildStays(ordered, struck);
+  const airs = possibleAirs(ordered, struck, refusal);
+  const now = start(struck, buildThatStays, airs);
+  return presentAfter(
+    now,
+    ordered.map((entry) => lineOf(now, entry, refusal)),
+  );
+}
+
+/** Do these come after all the others, and leave those as they are? */
+function runsOn(before: Present, { buildThatStays }: Running, added: readonly Entry[]): boolean {
+  const { lines, looks, runs, proven } = before;
+  // A strike takes from what was.
+  if (buildThatStays !== undefined || added.some(({ kind }) => kind === "strike")) return false;
+  const instants = [lines.at(-1)?.entry.at ?? "", ...added.map(({ at }) => at)].map((at) => Date.parse(at));
+  if (!instants.every((instant, i) => i === 0 || instant >= (instants[i - 1] ?? Infinity))) return false;
+  // The first air of a day is also that of what was seen before it on the day, and may be the nearest to what was seen
+  // on days without one.
+  const withoutOwnAir = [looks, runs, proven].some((seen) =>
+    seen.some(({ air, airDaysOff }) => air === undefined || airDaysOff !== undefined),
+  );
+  return !(withoutOwnAir && added.some(({ kind }) => kind === "air"));
+}
+
+/**
+ * @param before - what {@link fold} made of a log
+ * @param added - what comes to it
+ * @returns what `fold` makes of all of it; what comes after all the others costs itself alone
+ */
+export function foldOn(
+  before: Present,
+  added: readonly Entry[],
+  refusal: Refusal = () => undefined,
+): Present {
+  const until = ranTo.get(before);
+  if (!until || !runsOn(before, until, added))
+    return fold([...before.lines.map(({ entry }) => entry), ...added], refusal);
+  const now = copyOf(until);
+  const airs = possibleAirs(added, now.struck, refusal);
+  if (airs.length > 0) {
+    now.airs = [...now.airs, ...airs];
+    now.airAt = airFinder(now.airs);
+  }
+  return presentAfter(now, [...before.lines, ...added.map((entry) => lineOf(now, entry, refusal))]);
 }

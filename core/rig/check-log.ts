@@ -3,7 +3,7 @@
  * strike, merge, import, command line) and of every log that is read. What is stored already and cannot be is set
  * aside by name: everything else goes on without it.
  */
-import { applyFit, fold, type LogLine, type Present } from "../log/fold.ts";
+import { applyFit, fold, foldOn, type LogLine, type Present } from "../log/fold.ts";
 import type { Build, Entry, Setting } from "../log/schema.ts";
 import { requireRange, requireWhole } from "../units/guard.ts";
 import { SCREW_DOMAIN } from "../carburettor/carburettor.ts";
@@ -116,8 +116,17 @@ const NOTHING_REFUSED: readonly Impossible[] = [];
  * @returns what they add up to; what the rig cannot have is set aside by name in its line
  */
 export function foldPossible(entries: readonly Entry[]): Present {
+  return fold(entries, possible());
+}
+
+/** The same of a log that is folded already, and of what comes to it. */
+export const foldPossibleOn = (before: Present, added: readonly Entry[]): Present =>
+  foldOn(before, added, possible());
+
+/** @returns why an entry cannot be where it stands */
+function possible(): (line: Omit<LogLine, "setAside">) => string | undefined {
   const known = new Known();
-  return fold(entries, (line) => refusal(() => checkLine(line, known)));
+  return (line) => refusal(() => checkLine(line, known));
 }
 
 /** @returns the entries that a rig cannot have, with the reason */
@@ -127,7 +136,7 @@ export function impossibleEntries({ lines }: Present): readonly Impossible[] {
 }
 
 /**
- * @param before - what the log adds up to as it is kept
+ * @param before - what the log adds up to as it is kept, of {@link foldPossible}
  * @param added - what is to be kept with it, in one go
  * @returns what it then adds up to, and the first entry, new or old, that could then not be: nothing may be kept;
  *   nothing when all can
@@ -137,7 +146,7 @@ export function foldWith(
   added: readonly Entry[],
 ): { readonly present: Present; readonly refused: Impossible | undefined } {
   const known = new Set(impossibleEntries(before).map(({ entry }) => entry.id));
-  const present = foldPossible([...before.lines.map(({ entry }) => entry), ...added]);
+  const present = foldPossibleOn(before, added);
   return { present, refused: impossibleEntries(present).find(({ entry }) => !known.has(entry.id)) };
 }
 
