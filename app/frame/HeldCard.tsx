@@ -1,6 +1,6 @@
 import css from "./frame.module.css";
 import Button from "@mui/material/Button";
-import { lazy, Suspense, useState } from "react";
+import { lazy, memo, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { Caution } from "#app/ui/Caution.tsx";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
@@ -11,7 +11,7 @@ import { placeHref } from "./places.ts";
 const KnowDialog = lazy(() => import("./KnowDialog.tsx"));
 
 /** In place of the card while a check of the walk-round says stop. */
-export function HeldCard({ context }: { context: RigContext }) {
+export const HeldCard = memo(function HeldCard({ context }: { context: RigContext }) {
   const [asking, setAsking] = useState(false);
   const { held } = context.present;
   return (
@@ -37,4 +37,4 @@ export function HeldCard({ context }: { context: RigContext }) {
       )}
     </div>
   );
-}
+});

@@ -1,5 +1,5 @@
 import css from "./frame.module.css";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
@@ -21,7 +21,7 @@ interface RibbonProps {
 }
 
 /** The strip on a phone: a ribbon that opens on tap. */
-export function Ribbon({ advice, looks, zoneHref, narrow }: RibbonProps) {
+export const Ribbon = memo(function Ribbon({ advice, looks, zoneHref, narrow }: RibbonProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -55,10 +55,16 @@ export function Ribbon({ advice, looks, zoneHref, narrow }: RibbonProps) {
       )}
     </>
   );
-}
+});
 
 /** The card on a phone: what to fit in one line on the handle, what moves marked; all of it in the drawer. */
-export function PhoneCard({ context, advice }: { context: RigContext; advice: Advice }) {
+export const PhoneCard = memo(function PhoneCard({
+  context,
+  advice,
+}: {
+  context: RigContext;
+  advice: Advice;
+}) {
   const [open, setOpen] = useState(false);
   const held = context.present.held.length > 0;
   return (
@@ -99,4 +105,4 @@ export function PhoneCard({ context, advice }: { context: RigContext; advice: Ad
       )}
     </>
   );
-}
+});

@@ -1,5 +1,5 @@
 import css from "./frame.module.css";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Link, useLocation } from "react-router";
 import { SchemeButton } from "#app/ui/SchemeButton.tsx";
 import { Mark } from "#app/ui/Mark.tsx";
@@ -9,7 +9,7 @@ import { Pulled } from "./Pulled.tsx";
 import { isAt, placeHref, placesFor, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
-export function PhoneHead({ context }: { context: RigContext }) {
+export const PhoneHead = memo(function PhoneHead({ context }: { context: RigContext }) {
   const { header, build, present, preferences } = context;
   const line = present.air ? airWords(present.air, preferences) : slideLine(build);
   return (
@@ -20,10 +20,10 @@ export function PhoneHead({ context }: { context: RigContext }) {
       </Link>
     </header>
   );
-}
+});
 
 /** Five places in reach of a thumb; the rest behind More. */
-export function PhoneNav({ context }: { context: RigContext }) {
+export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContext }) {
   const { pathname } = useLocation();
   const [open, setOpen] = useState(false);
   const { id } = context.header;
@@ -63,4 +63,4 @@ export function PhoneNav({ context }: { context: RigContext }) {
       )}
     </nav>
   );
-}
+});

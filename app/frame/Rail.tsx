@@ -1,4 +1,5 @@
 import css from "./frame.module.css";
+import { memo } from "react";
 import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
 import { SchemeButton } from "#app/ui/SchemeButton.tsx";
@@ -7,7 +8,7 @@ import { isAt, placeHref, placesFor } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 /** The work in order, each step with its state. */
-export function Rail({ context }: { context: RigContext }) {
+export const Rail = memo(function Rail({ context }: { context: RigContext }) {
   const { header, build } = context;
   const { pathname } = useLocation();
   return (
@@ -36,4 +37,4 @@ export function Rail({ context }: { context: RigContext }) {
       </footer>
     </div>
   );
-}
+});

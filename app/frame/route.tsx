@@ -1,7 +1,7 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
 import Button from "@mui/material/Button";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
@@ -59,8 +59,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
   const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
-  const state = useAdvice(log.revision, log.entries, draft, carburettor, present);
-  const { advice, working, problem } = state;
+  const { advice, working, problem } = useAdvice(log.revision, log.entries, draft, carburettor, present);
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
   useEffect(
@@ -76,23 +75,32 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
   useEffect(() => {
     if (work.current) work.current.scrollTop = 0;
   }, [pathname]);
-  const context: RigContext = {
-    ...state,
-    header: log.header,
-    revision: log.revision,
-    entries: log.entries,
-    present,
-    build,
-    fitted: present.settings[carburettor] ?? loaderData.fitted,
-    carburettor,
-    setCarburettor,
-    preferences,
-    setDraft,
-    setLive,
-  };
+  const fitted = present.settings[carburettor] ?? loaderData.fitted;
+  // Whatever the router is at, what has not changed is not drawn again.
+  const context = useMemo<RigContext>(
+    () => ({
+      advice,
+      working,
+      problem,
+      header: log.header,
+      revision: log.revision,
+      entries: log.entries,
+      present,
+      build,
+      fitted,
+      carburettor,
+      setCarburettor,
+      preferences,
+      setDraft,
+      setLive,
+    }),
+    [advice, working, problem, log, present, build, fitted, carburettor, preferences],
+  );
+  const ownBuild = useMemo(() => buildOfCarburettor(build, carburettor), [build, carburettor]);
   const held = present.held.length > 0;
   const reads = isReadFrom(log.header.id, pathname);
-  const zoneHref = (zone: string) => `/rigs/${log.header.id}/look?zone=${zone}`;
+  const { id } = log.header;
+  const zoneHref = useCallback((zone: string) => `/rigs/${id}/look?zone=${zone}`, [id]);
   return (
     <div className={css["frame"]} data-room={reads ? undefined : "work"}>
       <Shortcuts context={context} />
@@ -139,7 +147,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
               {printing && <PaperCard context={context} advice={advice} />}
               <div className="no-print">
                 <WhichCarburettor context={context} advice={advice} />
-                <Card advice={advice} build={buildOfCarburettor(build, carburettor)} />
+                <Card advice={advice} build={ownBuild} />
                 <CardFoot context={context} advice={advice} />
               </div>
             </>

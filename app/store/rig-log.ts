@@ -1,7 +1,7 @@
 /** The log of one rig: read once a revision, added to day by day. */
 import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { dayOf, Entry, Header } from "#core/log/schema.ts";
-import { inOrder } from "#core/log/fold.ts";
+import { inOrder, inOrderWith } from "#core/log/fold.ts";
 import { writing, openBook } from "./book.ts";
 import { tellOtherTabs } from "./changes.ts";
 import { database, headerKey, indexKey } from "./database.ts";
@@ -140,7 +140,7 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
     const next = await writeDays(rigId, index, fresh.value);
     await commit([{ key: indexKey(rigId), value: next }]);
     // What is known now need not be read again.
-    const after = { ...log, entries: inOrder([...log.entries, ...fresh.value]), revision: nameOf(rigId, next) };
+    const after = { ...log, entries: inOrderWith(log.entries, fresh.value), revision: nameOf(rigId, next) };
     known.set(rigId, { index: next, log: after });
     await letGo(replaced(index, next));
     return stored(null);

@@ -80,8 +80,9 @@ export function saidLately(present: Present, since: number): Lately {
   const isLate = ({ at }: { readonly at: string }) => Date.parse(at) >= from;
   const symptoms = new Map<Symptom, string>();
   const plugs = new Set<PlugFinding>();
-  for (const { entry } of present.looks) {
-    if (!isLate(entry)) continue;
+  // Looks are in order: of ten years those of one season are looked through.
+  const first = present.looks.findLastIndex(({ entry }) => !isLate(entry)) + 1;
+  for (const { entry } of present.looks.slice(first)) {
     const { reading } = entry;
     if (reading.type === "symptom") symptoms.set(reading.symptom, entry.id);
     if (reading.type === "plug") for (const finding of reading.findings ?? []) plugs.add(finding);

@@ -81,7 +81,7 @@ const recent = (sessions: readonly ReplayedSession[]): readonly ReplayedSession[
 
 /** Everything about one rig that its faults are weighed by. */
 export class Weighing {
-  private readonly changes: readonly SeenChange[];
+  private readonly changes: readonly { readonly change: SeenChange; readonly instant: number }[];
   private readonly didTo: (taken: Taken, zone: Zone, change: SeenChange) => number;
   private readonly days: readonly number[];
   private readonly symptomLooks: ReadonlyMap<string, Taken & { readonly outcome: LookOutcome }>;
@@ -95,7 +95,7 @@ export class Weighing {
     this.replayed = replayed;
     this.sessions = recent(replayed.sessions);
     this.checks = checksMade(present);
-    this.changes = changesOf(present);
+    this.changes = changesOf(present).map((change) => ({ change, instant: Date.parse(change.at) }));
     const effect = effectOfChanges(replayed.mixtureOf);
     const known = new Map<Taken, Map<SeenChange, number>>();
     this.didTo = (taken, zone, change) => {
@@ -106,15 +106,17 @@ export class Weighing {
       of.set(change, did);
       return did;
     };
-    const outcomes = new Map(replayed.outcomes.map((outcome) => [outcome.lookId, outcome]));
+    const symptoms = replayed.sessions.flatMap(({ taken }) =>
+      taken.filter(({ look }) => look?.entry.reading.type === "symptom"),
+    );
+    const outcomes = new Map(
+      symptoms.length === 0 ? [] : replayed.outcomes.map((outcome) => [outcome.lookId, outcome]),
+    );
     this.symptomLooks = new Map(
-      replayed.sessions.flatMap(({ taken }) =>
-        taken.flatMap((one) => {
-          const outcome = outcomes.get(one.item.lookId);
-          if (one.look?.entry.reading.type !== "symptom" || !outcome) return [];
-          return [[one.item.lookId, { ...one, outcome }] as const];
-        }),
-      ),
+      symptoms.flatMap((one) => {
+        const outcome = outcomes.get(one.item.lookId);
+        return outcome ? [[one.item.lookId, { ...one, outcome }] as const] : [];
+      }),
     );
     const starts = this.sessions.flatMap(({ taken }) => {
       const at = taken[0]?.at;
@@ -122,6 +124,12 @@ export class Weighing {
     });
     // The first of them is as good as "before all".
     this.days = starts.slice(1).slice(-LAST_DAYS);
+  }
+
+  /** @returns in order */
+  private changesSince(from: number): readonly SeenChange[] {
+    const first = this.changes.findLastIndex(({ instant }) => instant < from) + 1;
+    return this.changes.slice(first).map(({ change }) => change);
   }
 
   private saidSince(since: number): Lately {
@@ -201,12 +209,12 @@ export class Weighing {
 
   /** @returns nothing where this rig cannot have it */
   weigh(kind: FaultKind): Weighed | undefined {
-    const { present, replayed, changes } = this;
+    const { present, replayed } = this;
     const { cylinders } = replayed.layout;
     const since = sinceWhen(kind, present, this.checks);
     const onsets = kind.beginsWithChange ? [since] : [since, ...this.days.filter((day) => day > since)];
     const each = onsets.flatMap((from) => {
-      const ground = { cylinders, changes: changes.filter(({ at }) => Date.parse(at) >= from) };
+      const ground = { cylinders, changes: this.changesSince(from) };
       return kind.cases(ground).map((one): WeighedCase => {
         // What was said before the change that it came with says nothing of it.
         const told = one.change ? Date.parse(one.change.at) : since;

@@ -1,7 +1,7 @@
 /** Going on with a fold comes to the same as folding all of it, whatever comes in whatever order. */
 import fc from "fast-check";
 import { demoMovedTo } from "#demo/told.ts";
-import { fold, foldOn } from "./fold.ts";
+import { fold, foldOn, inOrder, inOrderWith } from "./fold.ts";
 import { checkEntries, foldPossible, foldWith } from "../rig/check-log.ts";
 import type { Entry } from "./schema.ts";
 
@@ -19,6 +19,28 @@ const strike = (id: string, strikes: string, at: string): Entry => ({
 const moved = (entry: Entry, at: string): Entry => ({ ...entry, at });
 const last = enduro.entries.at(-1)?.at ?? "";
 const LATER = "2026-05-23T23:30:00+02:00";
+
+describe("entries that come to others in order", () => {
+  it("stand as if all were sorted, those of one instant as they came", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.nat(9), { maxLength: 8 }),
+        fc.array(fc.nat(9), { maxLength: 4 }),
+        (before, after) => {
+          const at = (minute: number, id: string): Entry => ({
+            id,
+            at: `2026-05-23T10:0${minute}:00+0${minute % 3}:00`,
+            kind: "note",
+            text: id,
+          });
+          const log = inOrder(before.map((minute, i) => at(minute, `a${i}`)));
+          const added = after.map((minute, i) => at(minute, `b${i}`));
+          expect(inOrderWith(log, added)).toEqual(inOrder([...log, ...added]));
+        },
+      ),
+    );
+  });
+});
 
 describe("a fold that goes on", () => {
   it.each(RIGS.map(({ header, entries }) => [header.name, entries] as const))(

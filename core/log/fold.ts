@@ -197,6 +197,13 @@ export function inOrder(entries: readonly Entry[]): Entry[] {
   return timed.sort((a, b) => a.instant - b.instant).map(({ entry }) => entry);
 }
 
+/** @param ordered - in order already: what comes after all of it is put behind it, and nothing is sorted anew */
+export function inOrderWith(ordered: readonly Entry[], added: readonly Entry[]): Entry[] {
+  const all = [...ordered, ...added];
+  const instants = [ordered.at(-1), ...added].flatMap((entry) => (entry ? [Date.parse(entry.at)] : []));
+  return instants.every((instant, i) => i === 0 || instant >= (instants[i - 1] ?? 0)) ? all : inOrder(all);
+}
+
 /** A strike can itself be struck, which brings its entry back, whatever the clock said when it was. */
 function struckIds(ordered: readonly Entry[]): Set<string> {
   const strikes = new Map<string, string[]>();

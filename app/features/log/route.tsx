@@ -86,9 +86,9 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const others = loaderData.rigs.filter(({ id }) => id !== context.header.id);
   const { present, preferences, build } = context;
   const [filters, setFilters] = useState(NO_FILTERS);
-  const wanted = filtered(present.lines, filters);
+  const wanted = useMemo(() => filtered(present.lines, filters), [present, filters]);
   const { search, setSearch, found } = useSearch(wanted, preferences, fuelFromLog(build.fuel).stoichiometric);
-  const shown = items(found);
+  const shown = useMemo(() => items(found), [found]);
   const summaries = useMemo(() => daySummaries(present), [present]);
   const list = useRef<HTMLDivElement>(null);
   const printing = usePrinting();

@@ -1,4 +1,5 @@
 import clsx from "clsx";
+import { memo } from "react";
 import css from "../frame.module.css";
 import type { Advice } from "#core/advice/advise.ts";
 import type { CardRow } from "#core/advice/card-rows.ts";
@@ -42,6 +43,6 @@ function Row({ row, advice, build }: CardProps & { row: CardRow }) {
 }
 
 /** The card: what is fitted and what to fit in this air, how sure, and why. */
-export function Card({ advice, build }: CardProps) {
+export const Card = memo(function Card({ advice, build }: CardProps) {
   return advice.card.rows.map((row) => <Row key={row.part} row={row} advice={advice} build={build} />);
-}
+});

@@ -9,9 +9,10 @@ import { fieldWords } from "#app/vocabulary/fields.ts";
 import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { placeHref } from "../places.ts";
+import { memo } from "react";
 import { Link } from "react-router";
 
-export function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
+export const CardFoot = memo(function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
   return (
     <div className={css["card-foot"]}>
       {leansTop(advice) && (
@@ -45,4 +46,4 @@ export function CardFoot({ context, advice }: { context: RigContext; advice: Adv
       </div>
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 /** The strip: the throttle as a ruler, the mixture believed along it, and who feeds where. */
 import clsx from "clsx";
 import css from "./strip.module.css";
-import { useId } from "react";
+import { memo, useId } from "react";
 import { Link } from "react-router";
 import { ZONE_EDGES, rulerPosition, type Zone } from "#core/carburettor/zones.ts";
 import type { Tone } from "#core/log/parts.ts";
@@ -275,7 +275,7 @@ function Scale({ size }: { size: StripSize }) {
   );
 }
 
-export function Strip({ advice, looks, live, working, zoneHref }: StripProps) {
+export const Strip = memo(function Strip({ advice, looks, live, working, zoneHref }: StripProps) {
   const id = useId();
   const { ref, width } = useWidth<HTMLDivElement>(1054);
   const size: StripSize = {
@@ -319,7 +319,7 @@ export function Strip({ advice, looks, live, working, zoneHref }: StripProps) {
       </svg>
     </div>
   );
-}
+});
 
 /** The strip at a glance: for the phone's ribbon and the paddock. */
 export function MiniStrip({
