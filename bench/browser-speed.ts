@@ -72,7 +72,7 @@ async function coldStart(browser: Browser): Promise<void> {
   await context.close();
 }
 
-/** Types temperatures one after another and times each from the key to the changed strip. */
+/** Types temperatures one after another and times each from the key to the strip as it then stands in the page. */
 async function keystrokes(browser: Browser): Promise<void> {
   const page = await newPage(browser);
   await page.goto(`${RIG}/air`);
@@ -90,20 +90,30 @@ async function keystrokes(browser: Browser): Promise<void> {
     if (!input || !strip) throw new Error("no air form or no strip");
     const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value");
     const line = () => strip.querySelectorAll("path")[3]?.getAttribute("d");
+    const moved = (from: string | null | undefined) =>
+      new Promise<void>((done) => {
+        const look = new MutationObserver(() => {
+          if (line() === from) return;
+          look.disconnect();
+          done();
+        });
+        look.observe(strip, { subtree: true, attributes: true, childList: true });
+        setTimeout(done, 2000);
+      });
     const times: number[] = [];
     for (let i = 0; i < 60; i += 1) {
-      const before = line();
+      const seen = moved(line());
       const started = performance.now();
       value?.set?.call(input, String(10 + i / 2));
       input.dispatchEvent(new Event("input", { bubbles: true }));
-      while (line() === before && performance.now() - started < 2000)
-        await new Promise((done) => requestAnimationFrame(done));
+      await seen;
       times.push(performance.now() - started);
+      await new Promise((done) => requestAnimationFrame(done));
     }
     return { times, long };
   });
   console.log(
-    `keystroke in the air to the new card: median ${quantile(result.times, 0.5).toFixed(0)} ms, p95 ${quantile(result.times, 0.95).toFixed(0)} ms (60 keys); tasks over 50 ms: ${result.long.length}`,
+    `keystroke in the air to the new strip in the page, before it is painted: median ${quantile(result.times, 0.5).toFixed(0)} ms, p95 ${quantile(result.times, 0.95).toFixed(0)} ms (60 keys); tasks over 50 ms: ${result.long.length}`,
   );
 }
 

@@ -11,6 +11,9 @@ export interface AdviceState {
   readonly problem: string | undefined;
 }
 
+/** An air being typed is mostly answered sooner than this: until then nothing is said of working on it. */
+const SOON_MS = 120;
+
 /** Asks the worker; screens never wait for it but show the last advice, marked as being worked on. */
 export function useAdvice(
   revision: string,
@@ -19,8 +22,11 @@ export function useAdvice(
   carburettor = 0,
   shown?: Shown,
 ): AdviceState {
-  const question = `${revision} ${carburettor} ${JSON.stringify(draft)}`;
+  const log = `${revision} ${carburettor}`;
+  const question = `${log} ${JSON.stringify(draft)}`;
+  const [late, setLate] = useState<string>();
   const [answer, setAnswer] = useState<{
+    log: string;
     question: string;
     rig: string;
     advice?: Advice;
@@ -29,11 +35,13 @@ export function useAdvice(
   const rig = revision.split(" ")[0] ?? revision;
   useEffect(() => {
     let current = true;
+    const timer = setTimeout(() => setLate(question), SOON_MS);
     askAdvice(revision, entries, draft, carburettor, shown).then(
-      (advice) => current && setAnswer({ question, rig, advice }),
+      (advice) => current && setAnswer({ log, question, rig, advice }),
       (error: unknown) =>
         current &&
         setAnswer((last) => ({
+          log,
           question,
           rig,
           problem: wordsOf(error),
@@ -42,10 +50,13 @@ export function useAdvice(
     );
     return () => {
       current = false;
+      clearTimeout(timer);
     };
     // The question names revision, carburettor and draft; the entries belong to the revision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [question]);
   const mine = answer?.rig === rig ? answer : undefined;
-  return { advice: mine?.advice, working: mine?.question !== question, problem: mine?.problem };
+  // Of another log, or of another carburettor, it is never for this one: what is tapped then would be of a moment ago.
+  const working = mine?.question !== question && (mine?.log !== log || late === question);
+  return { advice: mine?.advice, working, problem: mine?.problem };
 }
