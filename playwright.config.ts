@@ -4,7 +4,8 @@ import { FIRST_VISIT, LAUNCH, PORT, SERVE } from "./e2e/browser.ts";
 export default defineConfig({
   testDir: "e2e",
   fullyParallel: true,
-  workers: 2,
+  // Two cores, and a third browser for while one of them waits.
+  workers: 3,
   retries: 0,
   forbidOnly: Boolean(process.env["CI"]),
   reporter: [["list"], ["json", { outputFile: ".cache/e2e.json" }]],

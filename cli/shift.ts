@@ -1,5 +1,5 @@
 /** `shift RIG.json`: how the mixture moves at each probe for listed settings and airs, and who feeds there. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { standardPressure } from "#core/air/barometer.ts";
 import { humidAir } from "#core/air/humid-air.ts";
 import { prepareShift, shiftAt } from "#core/carburettor/mixture-shift.ts";

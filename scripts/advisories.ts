@@ -1,12 +1,12 @@
 /** What a registry says of known faults in the packages, less what is allowed with a reason and a last day. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const Allowed = z.array(
   z.strictObject({
     /** the advisory's address or number */
-    id: z.string().min(1),
+    id: z.string().check(z.minLength(1)),
     /** why it cannot hurt here */
-    why: z.string().min(10),
+    why: z.string().check(z.minLength(10)),
     /** to be looked at again after this day */
     until: z.iso.date(),
   }),
@@ -33,7 +33,7 @@ export interface Found {
  * @param report - what `npm audit --json` printed
  * @param today - `2026-05-23`
  * @returns each advisory once that nobody has allowed, or has allowed until a day that is over
- * @throws {z.ZodError} where it is no such report: the registry could not be asked
+ * @throws {z.core.$ZodError} where it is no such report: the registry could not be asked
  */
 export function openAdvisories(report: unknown, allowed: Allowed, today: string): Found[] {
   const found = new Map<string, Found>();

@@ -21,9 +21,9 @@ const LIBRARY = /[\\/]node_modules[\\/]/;
 const REACT = /[\\/]node_modules[\\/](react|react-dom|scheduler)[\\/]/;
 /** Large ones that come alone, when they are asked for. */
 const CHARTS = /[\\/]node_modules[\\/](echarts|zrender)[\\/]/;
-/** The theme names fields' parts, which come with the first field. */
-const FORMS =
-  /@mui[\\/]material[\\/](styles[\\/]enhanceHighContrast|InputBase|FilledInput|OutlinedInput|Input|TextareaAutosize)/;
+/** The theme names fields' parts, which come with the first field; what describes schemas comes with the files. */
+const LATER =
+  /zod[\\/]v4[\\/]core[\\/](json-schema|to-json-schema)|@mui[\\/]material[\\/](styles[\\/]enhanceHighContrast|InputBase|FilledInput|OutlinedInput|Input|TextareaAutosize)/;
 const SHARED_BY = 3;
 /** In bytes: what a few screens share is not put with what others do unless it is smaller. */
 const WORTH_ASKING = 5_000;
@@ -33,7 +33,7 @@ export function importedBy(graph: Graph, roots: readonly string[]): Set<string> 
   const found = new Set<string>();
   const ahead = roots.flatMap((id) => graph.getModuleInfo(id)?.importedIds ?? []);
   for (let id = ahead.pop(); id !== undefined; id = ahead.pop()) {
-    if (found.has(id) || FORMS.test(id)) continue;
+    if (found.has(id) || LATER.test(id)) continue;
     found.add(id);
     ahead.push(...(graph.getModuleInfo(id)?.importedIds ?? []));
   }

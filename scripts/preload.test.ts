@@ -48,3 +48,11 @@ it("asks at once for all of the screen that the address names, and for nothing w
   expect(askedFor("/rigs/rig:demo-kart/")).toContain("preload /today.css");
   expect(askedFor("/rigs/rig:demo-kart/no/such")).toEqual([]);
 });
+
+it("asks before the page’s styles, which a script after them would wait for", () => {
+  const styled = page.replace("</head>", '<link rel="stylesheet" href="/house.css"/></head>');
+  const written = withPreload(styled, manifest);
+  expect(written.indexOf("<script>")).toBeGreaterThan(written.indexOf("/root.js"));
+  expect(written.indexOf("<script>")).toBeLessThan(written.indexOf("/house.css"));
+  expect(written.replace(/<script>[\s\S]*<\/script>/, "")).toBe(styled);
+});

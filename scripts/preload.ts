@@ -68,5 +68,6 @@ export function withPreload(html: string, manifest: Manifest): string {
   const files = [...new Set(screens.flatMap((screen) => screen.files))];
   const table = screens.map(({ segments, files: own }) => [segments, own.map((file) => files.indexOf(file))]);
   const script = `{const files=${JSON.stringify(files)},screens=${JSON.stringify(table)};${ASK}}`;
-  return html.replace("</head>", () => `<script>${script}</script></head>`);
+  // Before the first style: a script after one waits for it.
+  return html.replace(/<link rel="stylesheet"|<\/head>/, (next) => `<script>${script}</script>${next}`);
 }

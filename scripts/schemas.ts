@@ -1,5 +1,5 @@
 /** JSON Schemas from the Zod schemas: the files under docs/schema are this, written out. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { PublishedAdvice } from "#core/advice/published-schema.ts";
 import { LogFile } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";

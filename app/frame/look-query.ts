@@ -1,5 +1,5 @@
 /** How the look screen is told what was asked for: the kind, the zone, the cylinder. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { NextLook } from "#core/advice/next-look.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
 

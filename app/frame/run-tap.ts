@@ -1,6 +1,6 @@
 /** The taps that every screen of a rig shares: fitted, put back, said better or worse, struck, noted. */
 import { data } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { FELT } from "#core/log/readings/ride-report.ts";
 import type { Present } from "#core/log/fold.ts";
@@ -8,18 +8,22 @@ import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/sc
 import { wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { logEntries, refusalOfFit, refused, type Content, readSent } from "#app/journal/save.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 /**
  * A hidden field that carries a small record.
  * @param refusal - what is said where it cannot be read
  */
-const json = <T extends z.ZodType>(schema: T, refusal: string) =>
-  z.string().transform((text, ctx): z.output<T> => {
-    const parsed = schema.safeParse(parsedJson(text));
-    if (parsed.success) return parsed.data;
-    ctx.addIssue({ code: "custom", message: refusal });
-    return z.NEVER;
-  });
+const json = <T extends z.ZodMiniType>(schema: T, refusal: string) =>
+  z.pipe(
+    z.string(),
+    z.transform((text, ctx): z.output<T> => {
+      const parsed = schema.safeParse(parsedJson(text));
+      if (parsed.success) return parsed.data;
+      sayIssue(ctx, refusal);
+      return z.NEVER;
+    }),
+  );
 
 const FIT_LOST = "What was fitted cannot be read. Type it under Change.";
 
@@ -35,8 +39,8 @@ const Taps = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("fit"),
     because: z.enum(["advice", "putBack"]),
-    changes: json(z.array(Change).min(1).max(30), FIT_LOST),
-    advised: json(FitEntry.shape.advised.unwrap(), FIT_LOST).optional(),
+    changes: json(z.array(Change).check(z.minLength(1), z.maxLength(30)), FIT_LOST),
+    advised: z.optional(json(FitEntry.shape.advised.def.innerType, FIT_LOST)),
   }),
   z.object({
     intent: z.literal("compared"),
@@ -44,18 +48,21 @@ const Taps = z.discriminatedUnion("intent", [
     zone: ZoneName,
     putBack: z.enum(["yes", "no"]),
   }),
-  z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().max(200) }),
+  z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().check(z.maxLength(200)) }),
   z.object({
     intent: z.literal("strikeAll"),
-    strikes: json(z.array(EntryId).min(1).max(8), "What is struck through cannot be read."),
-    why: z.string().max(200),
+    strikes: json(
+      z.array(EntryId).check(z.minLength(1), z.maxLength(8)),
+      "What is struck through cannot be read.",
+    ),
+    why: z.string().check(z.maxLength(200)),
   }),
   z.object({
     intent: z.literal("ride"),
     zone: ZoneName,
     felt: z.enum(FELT),
     /** what was said of this zone a moment ago */
-    replaces: EntryId.optional(),
+    replaces: z.optional(EntryId),
   }),
   /** a ride and a plug said the opposite of a zone: which of them counts */
   z.object({
@@ -67,7 +74,9 @@ const Taps = z.discriminatedUnion("intent", [
   }),
   z.object({
     intent: z.literal("override"),
-    reason: z.string().trim().min(1, "Say why: it is printed on the card.").max(200),
+    reason: z
+      .string()
+      .check(z.trim(), z.minLength(1, "Say why: it is printed on the card."), z.maxLength(200)),
   }),
   z.object({
     intent: z.literal("answer"),
@@ -78,9 +87,12 @@ const Taps = z.discriminatedUnion("intent", [
     intent: z.literal("fault"),
     fault: FaultEntry.shape.fault,
     is: FaultEntry.shape.is,
-    cylinder: z.coerce.number().pipe(z.int().min(1).max(6)).optional(),
+    cylinder: z.optional(z.pipe(z.coerce.number(), z.int().check(z.gte(1), z.lte(6)))),
   }),
-  z.object({ intent: z.literal("note"), text: z.string().trim().min(1, "Write a note first.").max(2000) }),
+  z.object({
+    intent: z.literal("note"),
+    text: z.string().check(z.trim(), z.minLength(1, "Write a note first."), z.maxLength(2000)),
+  }),
 ]);
 
 type Tap = z.infer<typeof Taps>;

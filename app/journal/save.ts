@@ -1,6 +1,6 @@
 /** How a screen's action saves one entry, and what it answers when that fails. */
 import { data } from "react-router";
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import type { Entry, FitEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { foldWith, type Impossible } from "#core/rig/check-log.ts";
@@ -22,7 +22,7 @@ export interface ActionProblem {
 export const refused = (problem: ActionProblem, status = 400) => data(problem, { status });
 
 /** @returns the first message of each field; of what lies deeper, under every name on the way to it */
-export function fieldMessages(error: z.ZodError): Record<string, string> {
+export function fieldMessages(error: z.core.$ZodError): Record<string, string> {
   const fields: Record<string, string> = {};
   for (const { path, message } of error.issues)
     for (const name of path.length === 0 ? ["form"] : [...path, path.join(".")])
@@ -35,7 +35,7 @@ export function fieldMessages(error: z.ZodError): Record<string, string> {
  * @param what - words for it where no field of it is on the screen, such as "These readings"
  * @returns it, or the refusal: at each field what is wrong there, and once that nothing was saved
  */
-export function readSent<T extends z.ZodType>(
+export function readSent<T extends z.ZodMiniType>(
   schema: T,
   value: unknown,
   what?: string,

@@ -1,5 +1,5 @@
 /** The folder that is kept up to date: which it is, what was read and written there, and what shall not come back. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 import { drawToken } from "./days.ts";
 
@@ -24,14 +24,14 @@ export const MOST_SAID = 2000;
 
 export const FolderState = z.strictObject({
   /** this browser's own file in the folder */
-  device: z.string().regex(/^[a-z0-9]{2,30}$/),
+  device: z.string().check(z.regex(/^[a-z0-9]{2,30}$/)),
   /** what was read of the others' files, by name */
-  read: z.record(z.string(), z.string()).default({}),
+  read: z._default(z.record(z.string(), z.string()), {}),
   /** what its own file holds: revision by rig */
-  written: z.record(z.string(), z.string()).default({}),
-  at: z.string().optional(),
+  written: z._default(z.record(z.string(), z.string()), {}),
+  at: z.optional(z.string()),
   /** what went wrong the last time, in words */
-  trouble: z.string().max(MOST_SAID).optional(),
+  trouble: z.optional(z.string().check(z.maxLength(MOST_SAID))),
 });
 export type FolderState = z.infer<typeof FolderState>;
 
@@ -39,7 +39,7 @@ const STATE = metaKey("backup-folder-state");
 const FOLDER = metaKey("backup-folder");
 /** Rigs that were deleted here: a folder that still has them does not bring them back. */
 const GONE = metaKey("rigs-gone");
-const Gone = z.array(z.string()).max(1000);
+const Gone = z.array(z.string()).check(z.maxLength(1000));
 
 export async function readFolderState(): Promise<FolderState> {
   const parsed = FolderState.safeParse(await database.getItem(STATE).catch(() => null));

@@ -1,5 +1,5 @@
 /** When each rig last went into a backup, and how much has come to its log since. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 import { isDemo } from "./demo-rigs.ts";
 import { withLock } from "./locks.ts";
@@ -7,7 +7,10 @@ import { bookedRigs, entryCount, readIndex } from "./records.ts";
 
 const Backups = z.strictObject({
   /** by rig: when, and with how many entries */
-  rigs: z.record(z.string(), z.strictObject({ at: z.string(), entries: z.int().min(0) })).default({}),
+  rigs: z._default(
+    z.record(z.string(), z.strictObject({ at: z.string(), entries: z.int().check(z.gte(0)) })),
+    {},
+  ),
 });
 type Backups = z.infer<typeof Backups>;
 

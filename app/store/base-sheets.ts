@@ -1,5 +1,5 @@
 /** Base sheets of this tuner, over all rigs: found again by the number stamped on a carburettor. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BaseSheet } from "#core/log/schema.ts";
 import { database, metaKey } from "./database.ts";
 import { failed, storageFailure, stored, type Stored } from "./failure.ts";

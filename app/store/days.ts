@@ -2,7 +2,7 @@
  * Days of a log. A record holds one day or several that are over; it is written once and never changed, so it is parsed
  * once. The index says for each day which record counts.
  */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { migrate } from "#core/log/migrations.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { pathText } from "#core/log/path-text.ts";
@@ -16,7 +16,7 @@ export const drawToken = (): string =>
 
 export const newIndex = (): RigIndex => ({ version: 1, token: drawToken(), revision: 1, days: [] });
 
-export function unreadable(what: string, error: z.ZodError): ReturnType<typeof failed> {
+export function unreadable(what: string, error: z.core.$ZodError): ReturnType<typeof failed> {
   const issue = error.issues[0];
   const where = issue ? `${pathText(issue.path) || "the record"}: ${issue.message}` : "the record";
   return failed(

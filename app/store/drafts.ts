@@ -1,12 +1,12 @@
 /** Work half done that must outlast a reload: per device, not part of any log. */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 
 const keyOf = (rigId: string, name: string): string => metaKey(`draft/${name}/${rigId}`);
 
 /** @returns what was kept, or nothing when there is none that can be read */
 export async function readDraft<T>(
-  schema: z.ZodType<T>,
+  schema: z.ZodMiniType<T>,
   rigId: string,
   name: string,
 ): Promise<T | undefined> {

@@ -2,7 +2,7 @@
  * The tuner's instruments: their names, and what each rig's looks say of their errors. A rig hears what the others
  * say. The demo's rigs have readers of their own: they neither tell nor hear.
  */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { saidTogether } from "#core/belief/instrument-message.ts";
 import { InstrumentMessage } from "#core/log/schema.ts";
 import { InstrumentName } from "#core/log/readings/common.ts";
@@ -17,11 +17,11 @@ export const NamedInstrument = z.strictObject({ kind: z.enum(INSTRUMENT_KINDS), 
 export type NamedInstrument = z.infer<typeof NamedInstrument>;
 
 const Kept = z.strictObject({
-  names: z.array(NamedInstrument).max(40).default([]),
+  names: z._default(z.array(NamedInstrument).check(z.maxLength(40)), []),
   /** by rig */
-  said: z.record(z.string(), Messages).default({}),
+  said: z._default(z.record(z.string(), Messages), {}),
   /** with a file, by rigs that are not in this book */
-  brought: z.record(z.string(), Messages).default({}),
+  brought: z._default(z.record(z.string(), Messages), {}),
 });
 type Kept = z.infer<typeof Kept>;
 

@@ -1,11 +1,11 @@
 /** How the columns of a file were mapped: remembered for files with the same heads. */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { ForecastMapping } from "#core/forecast/columns.ts";
 import { Mapping } from "#core/logger/mapping.ts";
 import { database, metaKey } from "./database.ts";
 
 /** @param kind - of file: heads of one kind say nothing of another's */
-const mappingsOf = <T>(kind: string, schema: z.ZodType<T>) => {
+const mappingsOf = <T>(kind: string, schema: z.ZodMiniType<T>) => {
   const keyOf = (headKey: string): string => metaKey(`${kind}/${headKey}`);
   return {
     /** @returns nothing for heads that were never seen, or where nothing can be read */

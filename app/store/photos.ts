@@ -1,5 +1,5 @@
 /** Photos beside the log: entries name them by id, the bytes stand under keys of their own. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Entry, PhotoRef } from "#core/log/schema.ts";
 import type { Photo } from "#app/workers/protocol.ts";
 import { database, removeKeys } from "./database.ts";

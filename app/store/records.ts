@@ -2,7 +2,7 @@
  * The small records that say what counts: which rigs there are, and for each an index of its days. One is switched in
  * one write, several through a journal record (`pending`) that is carried out to its end when the book is next opened.
  */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { RigId } from "#core/log/schema.ts";
 import { database, indexKey, metaKey, rigOfKey } from "./database.ts";
 import { failed, stored, type Stored } from "./failure.ts";
@@ -10,10 +10,10 @@ import { failed, stored, type Stored } from "./failure.ts";
 export const RigIndex = z.strictObject({
   version: z.literal(1),
   /** drawn when the rig came into this book: deleted and brought in again it is another one */
-  token: z.string().min(1),
+  token: z.string().check(z.minLength(1)),
   /** raised by every write */
-  revision: z.int().min(1),
-  days: z.array(z.strictObject({ day: z.iso.date(), key: z.string(), count: z.int().min(0) })),
+  revision: z.int().check(z.gte(1)),
+  days: z.array(z.strictObject({ day: z.iso.date(), key: z.string(), count: z.int().check(z.gte(0)) })),
 });
 export type RigIndex = z.infer<typeof RigIndex>;
 

@@ -2,7 +2,7 @@
  * The book as it was before a file came in. Records of days are never written over, so a snapshot only names those that
  * counted then and holds them back from being swept up: it costs a few kilobytes, and putting it back is one switch.
  */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Header, RigId } from "#core/log/schema.ts";
 import { database, headerKey, metaKey, removeKeys } from "./database.ts";
 import { drawToken } from "./days.ts";
@@ -17,7 +17,7 @@ const RigThen = z.strictObject({ id: RigId, header: Header, index: RigIndex });
 const Snapshot = z.strictObject({
   at: z.string(),
   /** what was about to happen */
-  why: z.string().max(300),
+  why: z.string().check(z.maxLength(300)),
   rigs: z.array(RigThen),
 });
 export type Snapshot = z.infer<typeof Snapshot>;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import * as z from "zod";
+import * as z from "zod/mini";
 import {
   maybe,
   maybeAll,
@@ -12,8 +12,8 @@ import {
 } from "./typed.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 
-const turns = typedNumber(z.number().min(0).max(10));
-const said = (field: z.ZodType, typed: unknown): string[] => {
+const turns = typedNumber(z.number().check(z.gte(0), z.lte(10)));
+const said = (field: z.ZodMiniType, typed: unknown): string[] => {
   const read = z.safeDecode(field, typed, { error: boundWords });
   return read.success ? [] : read.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`);
 };
@@ -41,18 +41,18 @@ describe("what stands in a field", () => {
   ])("says of “%s” what is wrong", (typed, words) => expect(said(turns, typed)).toEqual([`: ${words}`]));
 
   it("knows a whole number from a half", () => {
-    expect(said(typedNumber(z.int().min(1)), "2.5")).toEqual([": Must be a whole number."]);
+    expect(said(typedNumber(z.int().check(z.gte(1))), "2.5")).toEqual([": Must be a whole number."]);
   });
 
   it("keeps quantities in SI and shows them in the field’s unit", () => {
-    const air = typedQuantity("temperature", "°C", z.number().min(233.15).max(333.15));
+    const air = typedQuantity("temperature", "°C", z.number().check(z.gte(233.15), z.lte(333.15)));
     expect(z.decode(air, "59 °F")).toBeCloseTo(288.15, 6);
     expect(z.encode(air, 288.15)).toBe("15");
     expect(said(air, "90")).toEqual([": Must lie between -40 °C and 60 °C."]);
   });
 
   it("says of a list of sizes which is none, and that one is too large, at the list", () => {
-    const sizes = typedSizes(z.array(z.number().min(5).max(999)));
+    const sizes = typedSizes(z.array(z.number().check(z.gte(5), z.lte(999))));
     expect(z.decode(sizes, "150 to 155 by 2.5")).toEqual([150, 152.5, 155]);
     expect(said(sizes, "150, big")[0]).toContain("“big” is no size");
     expect(said(sizes, "150, 5000")).toEqual([": Must be at most 999."]);

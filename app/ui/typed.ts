@@ -2,7 +2,7 @@
  * What stands in a field, and what it means: each kind of field is one codec, read by `decode` and shown by
  * `encode`. The record's own schema sets the bounds, and they are said in a form's words.
  */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { fromSI, readQuantity, type QuantityKind, type UnitOf } from "#core/units/quantity.ts";
 import { readSizeList, writeSizeList } from "#core/units/size-list.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
@@ -19,7 +19,7 @@ const refuse = (issues: Issues, input: unknown, message: string): never => {
  * Reads a part of a form by its own codec; what is wrong in it is said there.
  * @param at - where it is said instead, for a field that holds many
  */
-function readInside<T extends z.ZodType>(
+function readInside<T extends z.ZodMiniType>(
   part: T,
   input: unknown,
   issues: Issues,
@@ -39,7 +39,7 @@ const noNumber = (text: string): string =>
  * "1 3/4", "1.75" and "1,75" alike.
  * @param record - the record's own field, whose bounds are said here
  */
-export const typedNumber = <T extends z.ZodType<number>>(record: T) =>
+export const typedNumber = <T extends z.ZodMiniType<number>>(record: T) =>
   z.codec(z.string(), record, {
     decode: (text, { issues }) => {
       const read = readTypedNumber(text);
@@ -48,24 +48,38 @@ export const typedNumber = <T extends z.ZodType<number>>(record: T) =>
     encode: (value) => String(value),
   });
 
+/** @returns where a record's numbers end, as it says itself of one that is beyond */
+function endOf(record: z.ZodMiniType<number>, beyond: number): number {
+  const [issue] = record.safeParse(beyond).error?.issues ?? [];
+  if (issue?.code === "too_small") return Number(issue.minimum);
+  return issue?.code === "too_big" ? Number(issue.maximum) : beyond;
+}
+
 /** In SI behind the field; "59 °F" may be typed where the field shows °C. Bounds are said in its unit. */
-export const typedQuantity = <K extends QuantityKind>(kind: K, unit: UnitOf<K>, record: z.ZodNumber) => {
+export const typedQuantity = <K extends QuantityKind>(
+  kind: K,
+  unit: UnitOf<K>,
+  record: z.ZodMiniType<number>,
+) => {
   const shown = (valueSI: number) => Number(fromSI(kind, valueSI, unit).toFixed(6));
-  const bound = (valueSI: number | null) => `${shown(valueSI ?? 0)} ${unit}`;
+  const bound = (beyond: number) => `${shown(endOf(record, beyond))} ${unit}`;
   return z.codec(z.string(), z.number(), {
     decode: (text, { issues }) => {
       const read = readQuantity(kind, text, unit);
       if (!read.ok) return refuse(issues, text, noNumber(text));
-      const { minValue, maxValue } = record;
       if (record.safeParse(read.valueSI).success) return read.valueSI;
-      return refuse(issues, text, `Must lie between ${bound(minValue)} and ${bound(maxValue)}.`);
+      return refuse(
+        issues,
+        text,
+        `Must lie between ${bound(-Number.MAX_VALUE)} and ${bound(Number.MAX_VALUE)}.`,
+      );
     },
     encode: (valueSI) => String(shown(valueSI)),
   });
 };
 
 /** "150, 152, 155" or "150 to 175 by 2.5" */
-export const typedSizes = (record: z.ZodType<number[]>) =>
+export const typedSizes = (record: z.ZodMiniType<number[]>) =>
   z.codec(z.string(), z.custom<number[]>(), {
     decode: (text, { issues }) => {
       const read = readSizeList(text);
@@ -87,8 +101,8 @@ export const spaced = z.codec(z.string(), z.array(z.string()), {
 });
 
 /** A field that may stay empty. */
-export const maybe = <T extends z.ZodType<unknown, string>>(field: T) =>
-  z.codec(z.string(), z.custom<z.output<T>>().optional(), {
+export const maybe = <T extends z.ZodMiniType<unknown, string>>(field: T) =>
+  z.codec(z.string(), z.optional(z.custom<z.output<T>>()), {
     decode: (text, { issues }) => (text.trim() === "" ? undefined : readInside(field, text, issues)),
     encode: (value) => (value === undefined ? "" : z.encode(field, value)),
   });
@@ -97,8 +111,8 @@ export const maybe = <T extends z.ZodType<unknown, string>>(field: T) =>
  * Fields that may be left out together.
  * @param named - those that say, by being empty, that nothing was typed; a choice alone does not count
  */
-export const maybeAll = <T extends z.ZodObject>(fields: T, named: readonly string[], empty: z.input<T>) =>
-  z.codec(z.custom<z.input<T>>(), z.custom<z.output<T>>().optional(), {
+export const maybeAll = <T extends z.ZodMiniObject>(fields: T, named: readonly string[], empty: z.input<T>) =>
+  z.codec(z.custom<z.input<T>>(), z.optional(z.custom<z.output<T>>()), {
     decode: (texts, { issues }) =>
       named.every((name) => String(texts[name]).trim() === "")
         ? undefined
@@ -113,20 +127,20 @@ export const maybeAll = <T extends z.ZodObject>(fields: T, named: readonly strin
  */
 export const variants = <Texts extends Record<string, string>, Value extends object>(
   by: keyof Texts & keyof Value & string,
-  arms: Readonly<Record<string, z.ZodObject>>,
+  arms: Readonly<Record<string, z.ZodMiniObject>>,
   opened: Texts,
 ) =>
   z.codec(z.custom<Texts>(), z.custom<Value>(), {
     decode: (texts, { issues }) => {
       const arm = arms[String(texts[by])] ?? z.object({});
-      const read = readInside(arm.extend({ [by]: z.string() }), texts, issues);
+      const read = readInside(z.extend(arm, { [by]: z.string() }), texts, issues);
       return read as unknown as Value;
     },
     encode: (value) => {
       const arm = arms[String(value[by])] ?? z.object({});
-      return { ...opened, ...z.encode(arm.extend({ [by]: z.string() }), value as never) };
+      return { ...opened, ...z.encode(z.extend(arm, { [by]: z.string() }), value as never) };
     },
   });
 
 /** What this form does not show and gives back as it was. */
-export const asItWas = <T extends z.ZodType>() => z.custom<z.output<T>>();
+export const asItWas = <T extends z.ZodMiniType>() => z.custom<z.output<T>>();

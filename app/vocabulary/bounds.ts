@@ -1,4 +1,4 @@
-import type * as z from "zod";
+import type * as z from "zod/mini";
 
 /** A record's bounds in the words of a form. */
 export const boundWords: z.core.$ZodErrorMap = (issue) => {

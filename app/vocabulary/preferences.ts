@@ -1,19 +1,19 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
 
 export const Preferences = z.object({
-  temperature: z.enum(["°C", "°F"]).default("°C"),
-  pressure: z.enum(["hPa", "kPa", "inHg", "mmHg"]).default("hPa"),
-  length: z.enum(["m", "ft"]).default("m"),
-  speed: z.enum(["km/h", "mph"]).default("km/h"),
-  vacuum: z.enum(["kPa", "cmHg", "inHg", "mbar"]).default("kPa"),
-  mixture: z.enum(["lambda", "afr"]).default("lambda"),
+  temperature: z._default(z.enum(["°C", "°F"]), "°C"),
+  pressure: z._default(z.enum(["hPa", "kPa", "inHg", "mmHg"]), "hPa"),
+  length: z._default(z.enum(["m", "ft"]), "m"),
+  speed: z._default(z.enum(["km/h", "mph"]), "km/h"),
+  vacuum: z._default(z.enum(["kPa", "cmHg", "inHg", "mbar"]), "kPa"),
+  mixture: z._default(z.enum(["lambda", "afr"]), "lambda"),
   /** single keys act wherever nothing is being typed */
-  keys: z.enum(["on", "off"]).default("on"),
+  keys: z._default(z.enum(["on", "off"]), "on"),
   /** the three hints on the first card */
-  hints: z.enum(["shown", "read"]).default("shown"),
+  hints: z._default(z.enum(["shown", "read"]), "shown"),
   /** what this tuner does about a cylinder that differs */
-  cylinderSchool: z.enum(CYLINDER_SCHOOLS).default("causeFirst"),
+  cylinderSchool: z._default(z.enum(CYLINDER_SCHOOLS), "causeFirst"),
 });
 export type Preferences = z.infer<typeof Preferences>;

@@ -1,5 +1,5 @@
 /** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { adviseOn } from "#core/advice/advise.ts";
 import { openCase, openCaseWith } from "#core/advice/case.ts";
 import { freshMemory } from "#core/belief/replay.ts";
@@ -7,7 +7,7 @@ import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
 import { shown, type Kept } from "./kept-case.ts";
-import type { Answer, Answers, JudgeApi, LogSent, Question, UnknownLog } from "./protocol.ts";
+import type { Answer, Answers, JudgeApi, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
 export const MOST_KEPT = 12;

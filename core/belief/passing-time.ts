@@ -1,5 +1,5 @@
 /** Old looks fade, and work on the engine reopens doubt: both only ever add to a belief's variance. */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import type { PathName } from "../log/parts.ts";
 import { addDoubt, type Layout } from "./layout.ts";
 import { PRIOR_SD, UNKNOWNS, UNKNOWNS_EACH, type Belief, type Unknown } from "./unknowns.ts";

@@ -1,5 +1,5 @@
 /** What the columns of a forecast mean, and a first guess by their names and figures: the tuner has the last word. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { looksLikeSeaLevel, standardPressure } from "../air/barometer.ts";
 import type { Table } from "./table.ts";
 
@@ -21,14 +21,16 @@ export const ForecastMapping = z
     z.object({
       role: z.enum(FORECAST_ROLES),
       /** counted from 0 */
-      column: z.int().min(0).max(500),
-      unit: z.string().max(10),
+      column: z.int().check(z.gte(0), z.lte(500)),
+      unit: z.string().check(z.maxLength(10)),
     }),
   )
-  .max(FORECAST_ROLES.length)
-  .refine(
-    (uses) => uses.every(({ role, unit }) => (FORECAST_UNITS[role] as readonly string[]).includes(unit)),
-    "a unit that is not known",
+  .check(
+    z.maxLength(FORECAST_ROLES.length),
+    z.refine(
+      (uses) => uses.every(({ role, unit }) => (FORECAST_UNITS[role] as readonly string[]).includes(unit)),
+      "a unit that is not known",
+    ),
   );
 export type ForecastMapping = z.infer<typeof ForecastMapping>;
 

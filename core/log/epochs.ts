@@ -1,5 +1,5 @@
 /** Work on the machine, and exactly the doubts that each kind of it reopens. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { PathName } from "./parts.ts";
 
 type Path = z.infer<typeof PathName>;

@@ -1,5 +1,5 @@
 /** What no jet cures, by name, and the doubts that come back once it is mended. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { PathName } from "./parts.ts";
 
 type Path = z.infer<typeof PathName>;

@@ -1,5 +1,5 @@
 /** From a list of entries to everything the screens show. The log is the only state; all of this is derived. */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { airFinder, type AirFinder } from "./air-of-look.ts";
 import { reopenedBy } from "./epochs.ts";
 import { reopenedByMending } from "./fault-names.ts";

@@ -1,18 +1,18 @@
 import * as fc from "fast-check";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { at, build, look } from "../__tests__/entries.ts";
 import { ENDURO_HEADER } from "../../demo/enduro-build.ts";
 import { parseKeeping } from "./keep-unknown.ts";
 import { readLogFile } from "./read-file.ts";
 import { LOG_VERSION } from "./schema.ts";
 
-const Inner = z.strictObject({ name: z.string().trim(), size: z.number().optional() });
+const Inner = z.strictObject({ name: z.string().check(z.trim()), size: z.optional(z.number()) });
 const Outer = z.strictObject({
   inner: Inner,
   list: z.array(
     z.discriminatedUnion("kind", [
       z.strictObject({ kind: z.literal("a"), inner: Inner }),
-      Inner.extend({ kind: z.literal("b") }),
+      z.extend(Inner, { kind: z.literal("b") }),
     ]),
   ),
 });

@@ -2,7 +2,7 @@
  * A newer Tamis of the same version may say more of an entry than is known here. At the doors of files and of storage
  * such keys are kept as they came, and go out again with the next export; only what a form sends is held to the letter.
  */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { pathText } from "./path-text.ts";
 
 type Path = readonly PropertyKey[];
@@ -19,7 +19,7 @@ export type Kept<T> =
       /** where the keys stand that are not understood here, e.g. `rigs[0].entries[3].gust` */
       readonly unknown: readonly string[];
     }
-  | { readonly ok: false; readonly error: z.ZodError };
+  | { readonly ok: false; readonly error: z.core.$ZodError };
 
 /** A key inside of an unknown one is shown by another pass only if that is a known object: a few are enough. */
 const MOST_PASSES = 4;
@@ -28,7 +28,7 @@ const at = (root: unknown, path: Path): Record<string, unknown> =>
   path.reduce((value, key) => (value as Record<PropertyKey, unknown>)[key], root) as Record<string, unknown>;
 
 /** @returns the keys that alone are to blame, or nothing where something else is wrong too */
-function unknownKeys(error: z.ZodError, root: unknown): Unknown[] | undefined {
+function unknownKeys(error: z.core.$ZodError, root: unknown): Unknown[] | undefined {
   const found: Unknown[] = [];
   for (const issue of error.issues) {
     if (issue.code !== "unrecognized_keys") return undefined;
@@ -43,7 +43,7 @@ function unknownKeys(error: z.ZodError, root: unknown): Unknown[] | undefined {
  * @param raw - parsed JSON
  * @returns what the schema makes of it, with the keys that it does not know where they stood; `raw` stays as it is
  */
-export function parseKeeping<T>(schema: z.ZodType<T>, raw: unknown): Kept<T> {
+export function parseKeeping<T>(schema: z.ZodMiniType<T>, raw: unknown): Kept<T> {
   let parsed = schema.safeParse(raw);
   if (parsed.success) return { ok: true, data: parsed.data, unknown: [] };
   const without: unknown = structuredCopy(raw);

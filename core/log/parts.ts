@@ -1,5 +1,5 @@
 /** Words that both the log and the advice use. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const PARTS = ["pilot", "screwTurns", "clip", "main", "shimMm"] as const;
 export type Part = (typeof PARTS)[number];

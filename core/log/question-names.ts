@@ -1,5 +1,5 @@
 /** Questions that a tuner can answer at once, and that tell faults from jetting and from each other. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const QUESTION_NAMES = [
   "screwMatters",

@@ -1,5 +1,5 @@
 /** The door for exported logs: text in, a checked file or one clear problem out. Never throws on bad input. */
-import type * as z from "zod";
+import type * as z from "zod/mini";
 import { parseKeeping } from "./keep-unknown.ts";
 import { migrate } from "./migrations.ts";
 import { pathText } from "./path-text.ts";

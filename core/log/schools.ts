@@ -1,5 +1,5 @@
 /** Good tuners disagree: named ways of working, one of each kind in force at a time. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 /** Where the mixture screw is set between its two fall-offs. */
 export const SCREW_SCHOOLS = ["middle", "highest", "touchRich", "byFeel"] as const;
@@ -26,7 +26,10 @@ export const School = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("changes"), is: z.enum(CHANGES_SCHOOLS) }),
   z.strictObject({ what: z.literal("order"), is: z.enum(ORDER_SCHOOLS) }),
   z.strictObject({ what: z.literal("parts"), is: z.enum(PARTS_SCHOOLS) }),
-  z.strictObject({ what: z.literal("lookWith"), is: z.array(z.enum(LOOK_MEANS)).min(1).max(6) }),
+  z.strictObject({
+    what: z.literal("lookWith"),
+    is: z.array(z.enum(LOOK_MEANS)).check(z.minLength(1), z.maxLength(6)),
+  }),
 ]);
 export type School = z.infer<typeof School>;
 

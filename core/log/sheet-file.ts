@@ -1,11 +1,11 @@
 /** Base sheets as a file of their own, to carry from one tuner to the next. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BaseSheet } from "./schema.ts";
 
 export const SheetFile = z.strictObject({
   format: z.literal("tamis-base-sheets"),
   version: z.literal(1),
-  sheets: z.array(BaseSheet).max(500),
+  sheets: z.array(BaseSheet).check(z.maxLength(500)),
 });
 export type SheetFile = z.infer<typeof SheetFile>;
 
@@ -20,7 +20,11 @@ export interface BadSheet {
 export type SheetsRead =
   { ok: true; sheets: readonly BaseSheet[]; bad: readonly BadSheet[] } | { ok: false; message: string };
 
-const Outline = z.object({ format: z.string(), version: z.number(), sheets: z.array(z.unknown()).max(500) });
+const Outline = z.object({
+  format: z.string(),
+  version: z.number(),
+  sheets: z.array(z.unknown()).check(z.maxLength(500)),
+});
 
 function parse(text: string): unknown {
   try {

@@ -1,5 +1,5 @@
 /** The table that `shift` works through: a build, and settings and airs to compare with its baseline. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import { Build, Setting } from "./schema.ts";
 
@@ -13,21 +13,21 @@ export const ShiftFile = z.strictObject({
   cases: z
     .array(
       z.strictObject({
-        name: z.string().trim().min(1).max(120),
+        name: z.string().check(z.trim(), z.minLength(1), z.maxLength(120)),
         /** parts that differ from the baseline */
-        setting: Setting.partial().optional(),
-        air: z
-          .union([
+        setting: z.optional(z.partial(Setting)),
+        air: z.optional(
+          z.union([
             Build.shape.baseline.shape.air,
             /** the standard atmosphere's pressure at that height */
             z.strictObject({
               temperatureK,
               relativeHumidity,
-              elevationM: z.number().min(ELEVATION_DOMAIN_M.min).max(ELEVATION_DOMAIN_M.max),
+              elevationM: z.number().check(z.gte(ELEVATION_DOMAIN_M.min), z.lte(ELEVATION_DOMAIN_M.max)),
             }),
-          ])
-          .optional(),
+          ]),
+        ),
       }),
     )
-    .max(1000),
+    .check(z.maxLength(1000)),
 });

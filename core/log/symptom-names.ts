@@ -1,5 +1,5 @@
 /** What an engine does that speaks of its mixture: lean or rich, and where on the throttle it is usually felt. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 type Kind = "lean" | "rich";
 type Zone = "idle" | "low" | "mid" | "top";

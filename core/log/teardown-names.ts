@@ -1,5 +1,5 @@
 /** The steps of taking a carburettor apart, in the order that loses nothing. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const TEARDOWN_STEPS = [
   "asFound",

@@ -1,5 +1,5 @@
 /** What is tried on paper: a setting, and if wanted another air, fuel or part. Never part of a log. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { AirState, Build, Setting } from "./build-schema.ts";
 import { BenchPart } from "./part-schema.ts";
 
@@ -8,13 +8,13 @@ const C = Build.shape.carburettor.shape;
 export const TrialAsked = z.strictObject({
   setting: Setting,
   /** none: that of the card */
-  air: AirState.optional(),
-  fuel: Build.shape.fuel.optional(),
-  needleJetMm: C.needleJetMm.optional(),
+  air: z.optional(AirState),
+  fuel: z.optional(Build.shape.fuel),
+  needleJetMm: z.optional(C.needleJetMm),
   /** the needle thicker (+) or thinner all along */
-  thickerMm: z.number().min(-0.5).max(0.5).optional(),
-  cutawayMm: z.number().min(0).max(12).optional(),
+  thickerMm: z.optional(z.number().check(z.gte(-0.5), z.lte(0.5))),
+  cutawayMm: z.optional(z.number().check(z.gte(0), z.lte(12))),
   /** from the box; what is moved besides is moved on it */
-  parts: z.array(BenchPart).max(6).optional(),
+  parts: z.optional(z.array(BenchPart).check(z.maxLength(6))),
 });
 export type TrialAsked = z.infer<typeof TrialAsked>;

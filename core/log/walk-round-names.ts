@@ -1,5 +1,5 @@
 /** What the walk-round checks, in its order, and what can be measured or found there. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const CHECKS = [
   "ignition",

@@ -1,5 +1,5 @@
 /** What the columns of a logger's file mean: which quantity, in which unit, and how its numbers are written. */
-import * as z from "zod";
+import * as z from "zod/mini";
 
 export const ROLES = ["time", "throttle", "lambda", "rpm", "speed", "exhaust", "head"] as const;
 export type Role = (typeof ROLES)[number];
@@ -18,8 +18,8 @@ export const ROLE_UNITS = {
 export const ColumnUse = z.object({
   role: z.enum(ROLES),
   /** counted from 0 */
-  column: z.int().min(0).max(500),
-  unit: z.string().max(20),
+  column: z.int().check(z.gte(0), z.lte(500)),
+  unit: z.string().check(z.maxLength(20)),
 });
 export type ColumnUse = z.infer<typeof ColumnUse>;
 
@@ -27,12 +27,12 @@ export const Mapping = z.object({
   delimiter: z.enum([",", ";", "\t", "|"]),
   decimal: z.enum([".", ","]),
   /** lines before the first row of figures */
-  headerLines: z.int().min(0).max(200),
-  columns: z.array(ColumnUse).max(7),
+  headerLines: z.int().check(z.gte(0), z.lte(200)),
+  columns: z.array(ColumnUse).check(z.maxLength(7)),
   /** rows a second, where no column holds the time */
-  rateHz: z.number().min(0.1).max(10_000).optional(),
+  rateHz: z.optional(z.number().check(z.gte(0.1), z.lte(10_000))),
   /** air-fuel ratio that the meter shows at λ 1, where it shows AFR */
-  stoichiometric: z.number().min(1).max(40),
+  stoichiometric: z.number().check(z.gte(1), z.lte(40)),
 });
 export type Mapping = z.infer<typeof Mapping>;
 

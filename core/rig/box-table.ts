@@ -1,5 +1,5 @@
 /** The jet box as rows of a table: what CSV files hold, one size a row. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Box, type JetPart } from "../log/schema.ts";
 import { readTypedNumber } from "../units/typed-number.ts";
 
@@ -44,10 +44,10 @@ const bad = (problem: string): RowRead => ({ ok: false, problem });
 const PARTS = new Set(["pilot", "main", "shim"]);
 
 /** Each range is checked by the log's own schema: one truth. */
-const within = (schema: z.ZodType, value: number): boolean => schema.safeParse(value).success;
-const Size = Box.shape.mains.element;
-const Shim = Box.shape.shimsMm.element;
-const Hole = z.number().min(0.1).max(5);
+const within = (schema: z.ZodMiniType, value: number): boolean => schema.safeParse(value).success;
+const Size = Box.shape.mains.def.element;
+const Shim = Box.shape.shimsMm.def.element;
+const Hole = z.number().check(z.gte(0.1), z.lte(5));
 
 function readFamily(row: BoxRow): Family["numbering"] | string {
   if (row.flow_number.trim() === "" && row.flow_diameter_mm.trim() === "") return { by: "diameter" };

@@ -1,5 +1,5 @@
 /** The air as typed: texts with units in, what the log keeps out; used by the form and by its action. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { looksLikeSeaLevel, stationPressureFromSetting } from "#core/air/barometer.ts";
 import {
   ELEVATION_DOMAIN_M,
@@ -17,6 +17,7 @@ import {
   type UnitOf,
 } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 /** What the log keeps of a reading, without id and time. */
 export type AirMeasured = Pick<
@@ -36,13 +37,13 @@ export const AirTexts = z.object({
   pressureSure: z.enum(["yes", "no"]),
   elevation: z.string(),
   elevationUnit: z.enum(["m", "ft"]),
-  place: z.string().trim().max(60, "At most 60 characters."),
+  place: z.string().check(z.trim(), z.maxLength(60, "At most 60 characters.")),
   /** where the satellites say it is, and how high; empty where they were not asked */
-  latitude: z.string().max(40),
-  longitude: z.string().max(40),
-  satelliteHeightM: z.string().max(40),
+  latitude: z.string().check(z.maxLength(40)),
+  longitude: z.string().check(z.maxLength(40)),
+  satelliteHeightM: z.string().check(z.maxLength(40)),
   /** the texts that stand-ins filled in, by field: while one of them stands, no instrument was read */
-  simulatedTexts: z.string().max(200),
+  simulatedTexts: z.string().check(z.maxLength(200)),
 });
 export type AirTexts = z.infer<typeof AirTexts>;
 
@@ -108,10 +109,10 @@ const READ_PROBLEMS = {
 } as const;
 
 /** @returns SI value, or nothing after saying why on the field */
-function readField<K extends QuantityKind>(ctx: z.core.$RefinementCtx, field: Field<K>): number | undefined {
+function readField<K extends QuantityKind>(ctx: z.core.ParsePayload, field: Field<K>): number | undefined {
   const { name, label, text, kind, unit, range } = field;
   const say = (message: string) => {
-    ctx.addIssue({ code: "custom", path: [name], message });
+    sayIssue(ctx, message, [name]);
     return undefined;
   };
   const read = readQuantity(kind, text, unit);
@@ -127,7 +128,7 @@ function readField<K extends QuantityKind>(ctx: z.core.$RefinementCtx, field: Fi
   );
 }
 
-function readHumidity(ctx: z.core.$RefinementCtx, texts: AirTexts): AirMeasured["humidity"] | undefined {
+function readHumidity(ctx: z.core.ParsePayload, texts: AirTexts): AirMeasured["humidity"] | undefined {
   const common = { name: "humidity", text: texts.humidity } as const;
   if (texts.humidityKind === "relative") {
     const field = {
@@ -153,7 +154,7 @@ function readHumidity(ctx: z.core.$RefinementCtx, texts: AirTexts): AirMeasured[
 }
 
 function readPressure(
-  ctx: z.core.$RefinementCtx,
+  ctx: z.core.ParsePayload,
   texts: AirTexts,
   elevationM: number | undefined,
 ): AirMeasured["pressure"] | undefined {
@@ -175,17 +176,17 @@ function readPressure(
       stationPressureFromSetting(pressurePa, elevationM),
       texts.pressureUnit,
     );
-    ctx.addIssue({
-      code: "custom",
-      path: ["pressure"],
-      message: `At ${formatQuantity("length", elevationM, texts.elevationUnit)} a barometer shows about ${here}. This looks like sea-level pressure, as weather apps show it.`,
-    });
+    sayIssue(
+      ctx,
+      `At ${formatQuantity("length", elevationM, texts.elevationUnit)} a barometer shows about ${here}. This looks like sea-level pressure, as weather apps show it.`,
+      ["pressure"],
+    );
     return undefined;
   }
   return { kind: "station", pressurePa };
 }
 
-function readElevation(ctx: z.core.$RefinementCtx, texts: AirTexts): number | undefined {
+function readElevation(ctx: z.core.ParsePayload, texts: AirTexts): number | undefined {
   if (texts.pressureKind === "station" && texts.elevation.trim() === "") return undefined;
   return readField(ctx, {
     name: "elevation",
@@ -198,7 +199,7 @@ function readElevation(ctx: z.core.$RefinementCtx, texts: AirTexts): number | un
 }
 
 /** Instruments that do not belong together, e.g. a dew point above the temperature. */
-function checkTogether(ctx: z.core.$RefinementCtx, measured: AirMeasured): boolean {
+function checkTogether(ctx: z.core.ParsePayload, measured: AirMeasured): boolean {
   try {
     humidAirFromLog(measured);
     return true;
@@ -209,39 +210,42 @@ function checkTogether(ctx: z.core.$RefinementCtx, measured: AirMeasured): boole
       path === "humidity"
         ? "These two temperatures do not belong together: the dew point or wet bulb cannot lie above the air, nor that far below it."
         : "This pressure and height give an air nobody can ride in. Check both.";
-    ctx.addIssue({ code: "custom", path: [path], message });
+    sayIssue(ctx, message, [path]);
     return false;
   }
 }
 
 /** Parses the texts of the form; every problem names its field and what to do. */
-export const AirForm = AirTexts.transform((texts, ctx): AirMeasured => {
-  const temperatureK = readField(ctx, {
-    name: "temperature",
-    label: "Temperature",
-    text: texts.temperature,
-    kind: "temperature",
-    unit: texts.temperatureUnit,
-    range: RANGES.temperature,
-  });
-  const humidity = readHumidity(ctx, texts);
-  const elevationM = readElevation(ctx, texts);
-  const pressure = readPressure(ctx, texts, elevationM);
-  const incomplete = ctx.issues.length > 0;
-  if (incomplete || temperatureK === undefined || humidity === undefined || pressure === undefined)
-    return z.NEVER;
-  const position = positionOf(texts);
-  const measured = {
-    temperatureK,
-    humidity,
-    pressure,
-    place: texts.place,
-    ...(elevationM !== undefined && { elevationM }),
-    ...(position && { position }),
-    ...(isSimulated(texts) && { simulated: true }),
-  };
-  return checkTogether(ctx, measured) ? measured : z.NEVER;
-});
+export const AirForm = z.pipe(
+  AirTexts,
+  z.transform((texts, ctx): AirMeasured => {
+    const temperatureK = readField(ctx, {
+      name: "temperature",
+      label: "Temperature",
+      text: texts.temperature,
+      kind: "temperature",
+      unit: texts.temperatureUnit,
+      range: RANGES.temperature,
+    });
+    const humidity = readHumidity(ctx, texts);
+    const elevationM = readElevation(ctx, texts);
+    const pressure = readPressure(ctx, texts, elevationM);
+    const incomplete = ctx.issues.length > 0;
+    if (incomplete || temperatureK === undefined || humidity === undefined || pressure === undefined)
+      return z.NEVER;
+    const position = positionOf(texts);
+    const measured = {
+      temperatureK,
+      humidity,
+      pressure,
+      place: texts.place,
+      ...(elevationM !== undefined && { elevationM }),
+      ...(position && { position }),
+      ...(isSimulated(texts) && { simulated: true }),
+    };
+    return checkTogether(ctx, measured) ? measured : z.NEVER;
+  }),
+);
 
 /** @returns the form as it opens: units as liked, place and height as last time, numbers to be typed anew */
 export function startTexts(preferences: Preferences, last: AirEntry | undefined): AirTexts {

@@ -1,5 +1,5 @@
 /** Gauges as typed or as they came, and the balance that is made of them. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Linkage } from "#core/balance/linkage.ts";
 import type { Build } from "#core/log/schema.ts";
 import { syncOf } from "#core/rig/carburettors.ts";
@@ -9,8 +9,8 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 type VacuumUnit = UnitOf<"vacuum">;
 
 export const ALLOWED_PA = { min: 100, max: 20_000 };
-const Allowed = z.number().min(ALLOWED_PA.min).max(ALLOWED_PA.max);
-const Gauges = z.array(z.number().min(0).max(101_000)).min(2).max(6);
+const Allowed = z.number().check(z.gte(ALLOWED_PA.min), z.lte(ALLOWED_PA.max));
+const Gauges = z.array(z.number().check(z.gte(0), z.lte(101_000))).check(z.minLength(2), z.maxLength(6));
 
 /** The balance half done: it outlasts a reload. */
 export const BalanceDraft = z.object({

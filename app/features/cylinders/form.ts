@@ -1,5 +1,5 @@
 /** Plugs and header pipes of several cylinders, read side by side. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { TONES, ZoneName } from "#core/log/parts.ts";
 import type { Build } from "#core/log/schema.ts";
 import { syncOf } from "#core/rig/carburettors.ts";
@@ -13,12 +13,12 @@ export const CylindersSent = z.discriminatedUnion("intent", [
     zone: ZoneName,
     cut: z.enum(["clean", "rolled", "unknown"]),
     /** one a cylinder, nothing where nobody looked */
-    tones: z.array(z.enum(TONES).nullable()).min(2).max(6),
+    tones: z.array(z.nullable(z.enum(TONES))).check(z.minLength(2), z.maxLength(6)),
   }),
   z.object({
     intent: z.literal("headers"),
-    texts: z.array(z.string().max(20)).min(2).max(6),
-    allowed: z.string().max(20),
+    texts: z.array(z.string().check(z.maxLength(20))).check(z.minLength(2), z.maxLength(6)),
+    allowed: z.string().check(z.maxLength(20)),
   }),
 ]);
 export type CylindersSent = z.infer<typeof CylindersSent>;

@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { RigId } from "#core/log/schema.ts";
 import { refused } from "#app/journal/save.ts";
 import {
@@ -25,7 +25,7 @@ const SentFile = z.instanceof(Blob, { message: "Choose a file first." });
 
 export const Tasks = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("lookAt"), file: SentFile }),
-  z.object({ intent: z.literal("import"), file: SentFile, name: z.string().max(300) }),
+  z.object({ intent: z.literal("import"), file: SentFile, name: z.string().check(z.maxLength(300)) }),
   z.object({ intent: z.literal("putBack"), at: z.string() }),
   z.object({ intent: z.literal("dropSnapshot"), at: z.string() }),
   z.object({ intent: z.literal("remove"), rigId: RigId }),

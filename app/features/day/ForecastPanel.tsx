@@ -1,5 +1,6 @@
 /** Where the air of the day comes from: a forecast's file, a simulated one, or none. */
 import Button from "@mui/material/Button";
+import * as z from "zod/mini";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { weatherOf } from "#core/forecast/air-ahead.ts";
@@ -38,8 +39,8 @@ export function ForecastPanel({
   const saving = fetcher.state !== "idle";
   const [height, setHeight] = useState<string>();
   const field = typedQuantity("length", preferences.length, ForecastEntry.shape.elevationM);
-  const shown = height ?? field.encode(elevationM);
-  const typed = field.safeDecode(shown);
+  const shown = height ?? z.encode(field, elevationM);
+  const typed = z.safeDecode(field, shown);
   const forM = typed.success ? typed.data : elevationM;
   const { opened, mapping, looked, problem, busy, ...act } = useForecastFile(forM);
   const simulate = async () => {

@@ -1,10 +1,11 @@
 /** The heats of a day as typed, and a forecast that was looked through. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ForecastEntry, HeatsEntry, MOST_HEATS, type Heat } from "#core/log/schema.ts";
 import type { UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { instantAt } from "#app/journal/clock.ts";
 import { typedQuantity } from "#app/ui/typed.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 export interface HeatTexts {
   readonly name: string;
@@ -28,11 +29,14 @@ export function clockText(text: string): string | undefined {
   return hour === undefined || minute === undefined ? undefined : `${hour.padStart(2, "0")}:${minute}`;
 }
 
-const HeatRow = z
-  .object({ name: z.string().max(40), time: z.string().max(40), minutes: z.string().max(40) })
-  .transform((row, ctx): Omit<Heat, "at"> & { time: string } => {
-    const say = (path: keyof HeatTexts, message: string) =>
-      ctx.addIssue({ code: "custom", path: [path], message });
+const HeatRow = z.pipe(
+  z.object({
+    name: z.string().check(z.maxLength(40)),
+    time: z.string().check(z.maxLength(40)),
+    minutes: z.string().check(z.maxLength(40)),
+  }),
+  z.transform((row, ctx): Omit<Heat, "at"> & { time: string } => {
+    const say = (path: keyof HeatTexts, message: string) => sayIssue(ctx, message, [path]);
     const time = clockText(row.time);
     const minutes = readTypedNumber(row.minutes);
     const name = row.name.trim();
@@ -41,24 +45,26 @@ const HeatRow = z
     const long = minutes.ok && minutes.value >= 1 && minutes.value <= 600;
     if (!long) say("minutes", "Minutes, 1 to 600.");
     return time === undefined || !long || name === "" ? z.NEVER : { name, time, minutes: minutes.value };
-  });
+  }),
+);
 
 /** @param unit - of the height, as the tuner likes it */
 export const heatsForm = (unit: UnitOf<"length">) =>
-  z
-    .object({
-      day: z.string().regex(DAY, "A day, such as 2026-05-23."),
+  z.pipe(
+    z.object({
+      day: z.string().check(z.regex(DAY, "A day, such as 2026-05-23.")),
       place: HeatsEntry.shape.place,
       elevation: typedQuantity("length", unit, HeatsEntry.shape.elevationM),
-      heats: z.array(HeatRow).min(1, "Name one heat at least.").max(MOST_HEATS),
-    })
-    .transform(({ day, place, elevation, heats }): Omit<HeatsEntry, "id" | "at" | "kind"> => ({
+      heats: z.array(HeatRow).check(z.minLength(1, "Name one heat at least."), z.maxLength(MOST_HEATS)),
+    }),
+    z.transform(({ day, place, elevation, heats }): Omit<HeatsEntry, "id" | "at" | "kind"> => ({
       place,
       elevationM: elevation,
       heats: heats
         .map(({ name, time, minutes }) => ({ name, at: instantAt(day, time), minutes }))
         .sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
-    }));
+    })),
+  );
 
 /** What the screen sends when a forecast is kept: read and looked through there. */
 export const ForecastSent = z.object({

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
 import { redirect } from "react-router";
 import type { Route } from "./+types/route";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import { WANTED_PARTS, type WantedPart } from "#core/day/wanted.ts";

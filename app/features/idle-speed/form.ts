@@ -1,11 +1,11 @@
 /** Idle stops and the accelerator pump: what was set, as typed. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { AdjustEntry } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
 export const AdjustSent = z.object({
   what: z.enum(["idleSpeed", "spareIdleSpeed", "pump"]),
-  figure: z.string().max(40),
+  figure: z.string().check(z.maxLength(40)),
 });
 export type AdjustSent = z.infer<typeof AdjustSent>;
 

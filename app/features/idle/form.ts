@@ -1,5 +1,5 @@
 /** A reading of the idle bench as typed, and what the bench makes of all of them. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { SCREW_DOMAIN } from "#core/carburettor/carburettor.ts";
 import { buildModel } from "#core/carburettor/model.ts";
@@ -17,11 +17,11 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 export const IdlePoints = z
   .array(
     z.object({
-      turns: z.number().min(SCREW_DOMAIN.min).max(SCREW_DOMAIN.max),
-      rpm: z.number().min(100).max(20_000),
+      turns: z.number().check(z.gte(SCREW_DOMAIN.min), z.lte(SCREW_DOMAIN.max)),
+      rpm: z.number().check(z.gte(100), z.lte(20_000)),
     }),
   )
-  .max(200);
+  .check(z.maxLength(200));
 
 export const PHASES = ["warm", "base", "walk", "set", "blip"] as const;
 export type Phase = (typeof PHASES)[number];
@@ -34,7 +34,7 @@ export const IdleDraft = z.object({
   raised: z.boolean(),
   /** any reading came from a stand-in */
   simulated: z.boolean(),
-  round: z.int().min(1).max(20),
+  round: z.int().check(z.gte(1), z.lte(20)),
 });
 export type IdleDraft = z.infer<typeof IdleDraft>;
 export const FRESH_IDLE: IdleDraft = { phase: "warm", points: [], raised: false, simulated: false, round: 1 };
@@ -46,9 +46,9 @@ export const IdleSent = z.discriminatedUnion("intent", [
     points: IdlePoints,
     simulated: z.boolean(),
     /** what the card says with this reading in it, and was done: the screw set, or a jet with the screw at its base */
-    changes: z.array(Change).max(4),
+    changes: z.array(Change).check(z.maxLength(4)),
     /** from 0 */
-    carburettor: z.int().min(0).max(5),
+    carburettor: z.int().check(z.gte(0), z.lte(5)),
   }),
   z.object({ intent: z.literal("symptom"), symptom: SymptomName, simulated: z.boolean() }),
 ]);

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useMemo, useRef, useState } from "react";
 import { data, Link } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { EntryId, RigId } from "#core/log/schema.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
@@ -26,7 +26,10 @@ import { NoteForm } from "./NoteForm.tsx";
 import { Sheets } from "./Sheets.tsx";
 import { WrongRig } from "./WrongRig.tsx";
 
-const Moved = z.object({ to: RigId, ids: z.array(EntryId).min(1, "Tick what goes there.").max(40) });
+const Moved = z.object({
+  to: RigId,
+  ids: z.array(EntryId).check(z.minLength(1, "Tick what goes there."), z.maxLength(40)),
+});
 
 export async function clientLoader() {
   const shelf = await listRigs();

@@ -1,5 +1,5 @@
 /** What of a logger's file is logged: λ by zone as looks, standing starts as runs, and the file itself. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ImportEntry, RunEntry } from "#core/log/schema.ts";
 import { TemperatureReading } from "#core/log/readings/temperature.ts";
 import { ZoneName } from "#core/log/parts.ts";
@@ -21,17 +21,19 @@ export const LoggerSent = z.object({
     .array(
       z.object({
         zone: ZoneName,
-        lambda: z.number().min(0.4).max(2),
-        seconds: z.number().min(0.1).max(1_000_000),
-        spread: z.number().min(0).max(1),
+        lambda: z.number().check(z.gte(0.4), z.lte(2)),
+        seconds: z.number().check(z.gte(0.1), z.lte(1_000_000)),
+        spread: z.number().check(z.gte(0), z.lte(1)),
       }),
     )
-    .max(4),
-  runs: z.array(RunEntry.shape.run).max(100),
-  heats: z
-    .array(TemperatureReading.pick({ sensor: true, temperatureK: true, risenFromK: true }))
-    .max(100)
-    .default([]),
+    .check(z.maxLength(4)),
+  runs: z.array(RunEntry.shape.run).check(z.maxLength(100)),
+  heats: z._default(
+    z
+      .array(z.pick(TemperatureReading, { sensor: true, temperatureK: true, risenFromK: true }))
+      .check(z.maxLength(100)),
+    [],
+  ),
 });
 export type LoggerSent = z.infer<typeof LoggerSent>;
 

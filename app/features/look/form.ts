@@ -1,50 +1,57 @@
 /** A look as tapped and typed: a plug's tone, or a λ figure; used by the form and by its action. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { PLUG_FINDINGS, TONES, ZoneName } from "#core/log/parts.ts";
 import { LambdaReading } from "#core/log/readings/lambda.ts";
 import { SYMPTOM_NAMES } from "#core/log/symptom-names.ts";
 import { PlugReading, type Build, type Reading } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 const NotRead = "This look cannot be read. Nothing was saved.";
 
 /** A hidden field that carries a small record, or nothing. */
-const json = <T extends z.ZodType>(schema: T) =>
-  z
-    .string()
-    .default("")
-    .transform((text, ctx): unknown => {
-      try {
-        return text === "" ? undefined : JSON.parse(text);
-      } catch {
-        ctx.addIssue({ code: "custom", message: NotRead });
-        return z.NEVER;
-      }
-    })
-    .pipe(schema);
+const json = <T extends z.ZodMiniType>(schema: T) =>
+  z.pipe(
+    z.pipe(
+      z._default(z.string(), ""),
+      z.transform((text, ctx): unknown => {
+        try {
+          return text === "" ? undefined : JSON.parse(text);
+        } catch {
+          sayIssue(ctx, NotRead);
+          return z.NEVER;
+        }
+      }),
+    ),
+    schema,
+  );
 
 const PlugTexts = z.object({
   type: z.literal("plug"),
   zone: ZoneName,
   tone: z.enum(TONES, "Choose the tone the porcelain has near its root."),
   cut: z.enum(["clean", "rolled", "unknown"]),
-  colderSteps: z.coerce.number().int().min(-3).max(3),
+  colderSteps: z.coerce.number().check(z.int(), z.gte(-3), z.lte(3)),
   /** JSON, as the hidden fields carry it */
   places: json(PlugReading.shape.places),
   made: json(PlugReading.shape.made),
-  used: z.enum(["", "yes"]).default(""),
-  photoSure: z
-    .string()
-    .default("")
-    .transform((text) => (text === "" ? undefined : Number(text)))
-    .pipe(z.number().min(0).max(1).optional()),
+  used: z._default(z.enum(["", "yes"]), ""),
+  photoSure: z.pipe(
+    z.pipe(
+      z._default(z.string(), ""),
+      z.transform((text) => (text === "" ? undefined : Number(text))),
+    ),
+    z.optional(z.number().check(z.gte(0), z.lte(1))),
+  ),
   /** names with spaces between them */
-  findings: z
-    .string()
-    .default("")
-    .transform((text) => text.split(" ").filter((name) => name !== ""))
-    .pipe(z.array(z.enum(PLUG_FINDINGS)).max(4)),
+  findings: z.pipe(
+    z.pipe(
+      z._default(z.string(), ""),
+      z.transform((text) => text.split(" ").filter((name) => name !== "")),
+    ),
+    z.array(z.enum(PLUG_FINDINGS)).check(z.maxLength(4)),
+  ),
 });
 const SymptomTexts = z.object({
   type: z.literal("symptom"),
@@ -92,9 +99,9 @@ function figureProblem(figure: string, scale: "lambda" | "afr", stoichiometric: 
 /** @param build - its fuel turns an air-fuel ratio into λ */
 export function lookForm(build: Build) {
   const stoichiometric = fuelFromLog(build.fuel).stoichiometric;
-  return z
-    .discriminatedUnion("type", [PlugTexts, LambdaTexts, SymptomTexts])
-    .transform((texts, ctx): Reading => {
+  return z.pipe(
+    z.discriminatedUnion("type", [PlugTexts, LambdaTexts, SymptomTexts]),
+    z.transform((texts, ctx): Reading => {
       if (texts.type === "symptom") return texts;
       if (texts.type === "plug") {
         return plugReading(texts);
@@ -103,11 +110,7 @@ export function lookForm(build: Build) {
       const problem = figureProblem(figure, scale, stoichiometric);
       const read = readTypedNumber(figure);
       if (problem !== undefined || !read.ok) {
-        ctx.addIssue({
-          code: "custom",
-          path: ["figure"],
-          message: problem ?? "Type the figure the meter shows.",
-        });
+        sayIssue(ctx, problem ?? "Type the figure the meter shows.", ["figure"]);
         return z.NEVER;
       }
       return {
@@ -117,5 +120,6 @@ export function lookForm(build: Build) {
         sensor,
         ...(held && { logged: held }),
       };
-    });
+    }),
+  );
 }

@@ -1,5 +1,5 @@
 /** Temperatures as typed, with this rig's own targets; a figure in the wrong unit is offered the other one. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { HEAT_SENSORS, ZoneName, type HeatSensor } from "#core/log/parts.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Build, Reading } from "#core/log/schema.ts";
@@ -9,7 +9,7 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 type Unit = HeatSent["unit"];
 type Heat = NonNullable<Build["heat"]>;
 
-const Text = z.string().max(20).default("");
+const Text = z._default(z.string().check(z.maxLength(20)), "");
 export const HeatSent = z.object({
   zone: ZoneName,
   sensor: z.enum(HEAT_SENSORS),

@@ -1,10 +1,10 @@
 /** A ride told zone by zone, and a setting said to be right: as their forms send them. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { FELT } from "#core/log/readings/ride-report.ts";
-import { PROVEN, type Reading } from "#core/log/schema.ts";
+import { SurelyProven, type Reading } from "#core/log/schema.ts";
 import type { ReadingsRead } from "./witness-form.ts";
 
-const Told = z.enum([...FELT, "unused"]).default("unused");
+const Told = z._default(z.enum([...FELT, "unused"]), "unused");
 const RideSent = z.object({ "felt.idle": Told, "felt.low": Told, "felt.mid": Told, "felt.top": Told });
 
 export function readRide(texts: unknown): ReadingsRead {
@@ -21,6 +21,6 @@ export function readRide(texts: unknown): ReadingsRead {
 }
 
 export const ProvenSent = z.object({
-  how: z.enum(PROVEN).exclude(["guess"]),
-  note: z.string().trim().max(500).default(""),
+  how: SurelyProven,
+  note: z._default(z.string().check(z.trim(), z.maxLength(500)), ""),
 });

@@ -1,4 +1,5 @@
 import Button from "@mui/material/Button";
+import * as z from "zod/mini";
 import { useState } from "react";
 import { Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
@@ -67,7 +68,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
   }
   const { question, is } = texts;
-  const answer = AnswerEntry.pick({ question: true, is: true }).safeParse({ question, is });
+  const answer = z.pick(AnswerEntry, { question: true, is: true }).safeParse({ question, is });
   const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
   const simulated = form.sent.type === "lambda" && texts["simulated"] === "yes";
   return saveLooks(params.rigId, [form.sent], { cylinder, instrument, simulated }, answers);

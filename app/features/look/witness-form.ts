@@ -1,12 +1,12 @@
 /** Piston crown and header of one run: each that was looked at becomes a look of its own. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { CROWNS, HEADER_COLOURS, ZoneName } from "#core/log/parts.ts";
 import type { Reading } from "#core/log/schema.ts";
 
 const WitnessSent = z.object({
   zone: ZoneName,
-  crown: z.enum([...CROWNS, "unseen"]).default("unseen"),
-  colour: z.enum([...HEADER_COLOURS, "unseen"]).default("unseen"),
+  crown: z._default(z.enum([...CROWNS, "unseen"]), "unseen"),
+  colour: z._default(z.enum([...HEADER_COLOURS, "unseen"]), "unseen"),
 });
 
 export type ReadingsRead =

@@ -1,5 +1,5 @@
 /** A way as it is kept, and the start and speed that a file may lack. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { RouteEntry } from "#core/log/schema.ts";
 
 export const RouteSent = z.object({

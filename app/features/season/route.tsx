@@ -2,7 +2,7 @@ import clsx from "clsx";
 import css from "./season.module.css";
 import { useState } from "react";
 import { redirect, useActionData, useSubmit } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { humidAir } from "#core/air/humid-air.ts";
 import { placeKey } from "#core/log/fold.ts";

@@ -1,5 +1,5 @@
 /** A run as typed or stopped, and runs of one kind beside each other. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { runValue } from "#core/looks/run-groups.ts";
 import { compareRuns, type Comparison } from "#core/runs/compare.ts";
 import type { SeenRun } from "#core/log/fold.ts";
@@ -13,13 +13,13 @@ export const RUN_KINDS = ["lap", "toSpeed", "distance", "topSpeed", "fuel"] as c
 
 export const RunSent = z.object({
   what: z.enum(RUN_KINDS),
-  figure: z.string().max(40),
+  figure: z.string().check(z.maxLength(40)),
   /** the speed reached, or how far */
-  over: z.string().max(40).default(""),
+  over: z._default(z.string().check(z.maxLength(40)), ""),
   /** by satellites: the figure's own error as a share, fixes a second, and whether it was a stand-in */
-  errorShare: z.coerce.number().min(0).max(0.5).optional(),
-  rateHz: z.coerce.number().min(0.1).max(50).optional(),
-  simulated: z.enum(["yes", "no"]).default("no"),
+  errorShare: z.optional(z.coerce.number().check(z.gte(0), z.lte(0.5))),
+  rateHz: z.optional(z.coerce.number().check(z.gte(0.1), z.lte(50))),
+  simulated: z._default(z.enum(["yes", "no"]), "no"),
 });
 export type RunSent = z.infer<typeof RunSent>;
 

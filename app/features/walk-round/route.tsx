@@ -2,7 +2,7 @@ import css from "./walk-round.module.css";
 import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { CHECKS, CheckName } from "#core/log/walk-round-names.ts";
 import { dayOf, type CheckEntry } from "#core/log/schema.ts";
 import { Caution } from "#app/ui/Caution.tsx";

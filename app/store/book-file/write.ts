@@ -1,5 +1,5 @@
 /** The book as a zip: rig by rig and photo by photo, so that ten years of it never stand in memory at once. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BlobReader, BlobWriter, TextReader, ZipWriter } from "@zip.js/zip.js/lib/zip-core-native.js";
 import { LOG_VERSION, LogFile, type Entry, type Header } from "#core/log/schema.ts";
 import { foldPossible, impossibleEntries } from "#core/rig/check-log.ts";

@@ -1,8 +1,8 @@
 /** The idle bench: where the screw has its best idle. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { instrument } from "./common.ts";
 
-const Turns = z.number().min(0).max(20);
+const Turns = z.number().check(z.gte(0), z.lte(20));
 
 export const BestIdleReading = z.strictObject({
   type: z.literal("bestIdle"),
@@ -11,13 +11,12 @@ export const BestIdleReading = z.strictObject({
   fallInTurns: Turns,
   fallOutTurns: Turns,
   /** where it ran fastest: some schools set it there */
-  crestTurns: Turns.optional(),
+  crestTurns: z.optional(Turns),
   /** doubt of the middle between them */
-  sdTurns: z.number().min(0.01).max(5),
+  sdTurns: z.number().check(z.gte(0.01), z.lte(5)),
   /** what was read, the fit can be made again from it */
   points: z
-    .array(z.strictObject({ turns: Turns, rpm: z.number().min(100).max(20_000) }))
-    .min(5)
-    .max(200),
+    .array(z.strictObject({ turns: Turns, rpm: z.number().check(z.gte(100), z.lte(20_000)) }))
+    .check(z.minLength(5), z.maxLength(200)),
   instrument,
 });

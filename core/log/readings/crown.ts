@@ -1,5 +1,5 @@
 /** The piston's crown, through the plug hole. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { CROWNS, ZoneName } from "../parts.ts";
 import { instrument } from "./common.ts";
 

@@ -1,5 +1,5 @@
 /** The colour inside the header or its spigot. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { HEADER_COLOURS, ZoneName } from "../parts.ts";
 import { instrument } from "./common.ts";
 

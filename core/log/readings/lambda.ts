@@ -1,17 +1,20 @@
 /** A λ figure. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ZoneName } from "../parts.ts";
 import { instrument } from "./common.ts";
 
 export const LambdaReading = z.strictObject({
   type: z.literal("lambda"),
   zone: ZoneName,
-  lambda: z.number().min(0.4).max(2),
+  lambda: z.number().check(z.gte(0.4), z.lte(2)),
   /** near the open end air is drawn in */
   sensor: z.enum(["inside", "openEnd"]),
   /** from a logger's file: how long it stood in the zone, and how much it moved there */
-  logged: z
-    .strictObject({ seconds: z.number().min(0.1).max(1_000_000), spread: z.number().min(0).max(1) })
-    .optional(),
+  logged: z.optional(
+    z.strictObject({
+      seconds: z.number().check(z.gte(0.1), z.lte(1_000_000)),
+      spread: z.number().check(z.gte(0), z.lte(1)),
+    }),
+  ),
   instrument,
 });

@@ -1,5 +1,5 @@
 /** Every kind of look that a log can hold, and where on the throttle each was taken. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ZONE_NAMES, type ZoneOfThrottle } from "../parts.ts";
 import { BestIdleReading } from "./best-idle.ts";
 import { ComparedReading } from "./compared.ts";

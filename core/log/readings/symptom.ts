@@ -1,5 +1,5 @@
 /** What the engine does. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { ZoneName } from "../parts.ts";
 import { SymptomName } from "../symptom-names.ts";
 

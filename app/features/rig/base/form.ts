@@ -1,5 +1,5 @@
 /** A base sheet as typed. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BaseSheet, Setting } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";
 import { PARTS } from "#core/log/parts.ts";
@@ -7,12 +7,22 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { readLimits, type LimitsTexts } from "#app/journal/limits.ts";
 
-const Line = z.string().max(60);
-const LimitText = z.object({ min: z.string().max(40), max: z.string().max(40), source: Line });
+const Line = z.string().check(z.maxLength(60));
+const LimitText = z.object({
+  min: z.string().check(z.maxLength(40)),
+  max: z.string().check(z.maxLength(40)),
+  source: Line,
+});
 export const BaseSent = z.object({
-  stamp: z.string().trim().min(1, "Type the number stamped on the carburettor.").max(40, "At most 40 signs."),
-  source: Line.trim(),
-  setting: z.record(z.enum(PARTS), z.string().max(40)),
+  stamp: z
+    .string()
+    .check(
+      z.trim(),
+      z.minLength(1, "Type the number stamped on the carburettor."),
+      z.maxLength(40, "At most 40 signs."),
+    ),
+  source: Line.check(z.trim()),
+  setting: z.record(z.enum(PARTS), z.string().check(z.maxLength(40))),
   limits: z.partialRecord(MeasureName, LimitText),
 });
 export type BaseSent = z.infer<typeof BaseSent>;

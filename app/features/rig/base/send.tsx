@@ -1,5 +1,5 @@
 import { useFetcher } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Problem } from "#app/ui/Problem.tsx";
 import { type ActionProblem } from "#app/journal/save.ts";
 import { Sent } from "./sent.ts";

@@ -1,13 +1,14 @@
 /** The jet box as typed: lists of sizes as text, drilled jets and other families as rows. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Box } from "#core/log/schema.ts";
 import { asItWas, typedNumber, typedSizes } from "#app/ui/typed.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { numbering } from "../numbering.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 const B = Box.shape;
-const drilled = B.drilled.unwrap().element.shape;
-const family = B.families.unwrap().element.shape;
+const drilled = B.drilled.def.innerType.def.element.shape;
+const family = B.families.def.innerType.def.element.shape;
 
 const fields = z.object({
   pilots: typedSizes(B.pilots),
@@ -40,12 +41,13 @@ const closed = ({ drilled: holes, families, parts, ...lists }: z.output<typeof f
   ...(families.length > 0 && { families }),
 });
 
-export const BoxForm = z
-  .custom<BoxTexts>((value) => typeof value === "object" && value !== null)
-  .transform((texts, ctx): Box => {
+export const BoxForm = z.pipe(
+  z.custom<BoxTexts>((value) => typeof value === "object" && value !== null),
+  z.transform((texts, ctx): Box => {
     const read = z.safeDecode(fields, texts, { error: boundWords });
     const parsed = read.success ? Box.safeParse(closed(read.data), { error: boundWords }) : read;
     if (parsed.success) return parsed.data;
-    for (const { path, message } of parsed.error.issues) ctx.addIssue({ code: "custom", path, message });
+    for (const { path, message } of parsed.error.issues) sayIssue(ctx, message, path);
     return z.NEVER;
-  });
+  }),
+);

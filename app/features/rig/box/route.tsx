@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { useState } from "react";
 import { data, useActionData } from "react-router";
 import type { Route } from "./+types/route";
@@ -13,7 +13,7 @@ import { modelRefusal, refused, type ActionProblem, logEntries, readSent } from 
 import { ToBuyWords } from "./Drawers.tsx";
 import { BoxEditor } from "./BoxEditor.tsx";
 
-const Sent = z.object({ box: Box, seen: z.string().max(80).optional() });
+const Sent = z.object({ box: Box, seen: z.optional(z.string().check(z.maxLength(80))) });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const read = readSent(Sent, await request.json(), "This box");

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useFetcher } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -10,8 +10,10 @@ import type { ActionProblem } from "#app/journal/save.ts";
 /** What the rig is called in the paddock: no part of its log. */
 export const Face = z.object({
   face: z.object({
-    name: z.string().trim().min(1, "Give it a name, such as 250 enduro.").max(60),
-    plate: z.string().trim().min(1, "Give it a number of one to four signs.").max(4),
+    name: z.string().check(z.trim(), z.minLength(1, "Give it a name, such as 250 enduro."), z.maxLength(60)),
+    plate: z
+      .string()
+      .check(z.trim(), z.minLength(1, "Give it a number of one to four signs."), z.maxLength(4)),
   }),
 });
 

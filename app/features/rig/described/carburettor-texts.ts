@@ -1,5 +1,5 @@
 /** One carburettor and its setting as typed. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Build, Setting } from "#core/log/schema.ts";
 import { maybe, typedNumber as n, variants, yesOrNo } from "#app/ui/typed.ts";
 import { numbering } from "../numbering.ts";
@@ -15,7 +15,7 @@ export const setting = z.object({
 });
 
 type Slide = Record<"kind" | "idleLiftMm" | "cutawayMm" | "restLiftMm" | "depressionPa", string>;
-const [manual, vacuum] = C.slide.options;
+const [manual, vacuum] = C.slide.def.options;
 const slide = variants<Slide, z.infer<typeof C.slide>>(
   "kind",
   {
@@ -25,9 +25,9 @@ const slide = variants<Slide, z.infer<typeof C.slide>>(
   { kind: "manual", idleLiftMm: "2", cutawayMm: "4", restLiftMm: "3", depressionPa: "2200" },
 );
 
-const point = C.needle.shape.profile.element.shape;
+const point = C.needle.shape.profile.def.element.shape;
 export const carburettor = z.object({
-  stamp: maybe(C.stamp.unwrap()),
+  stamp: maybe(C.stamp.def.innerType),
   boreMm: n(C.boreMm),
   slide,
   needleJetMm: n(C.needleJetMm),
@@ -42,10 +42,10 @@ export const carburettor = z.object({
   mainNumbering: numbering,
   fuelDropMm: n(C.fuelDropMm),
   emulsionTubeDrilled: yesOrNo,
-  mainAirJetMm: maybe(n(C.mainAirJetMm.unwrap())),
-  pilotAirJetMm: maybe(n(C.pilotAirJetMm.unwrap())),
-  pumpBaseTurns: maybe(n(C.pumpBaseTurns.unwrap())),
-  slideSpringMm: maybe(n(C.slideSpringMm.unwrap())),
+  mainAirJetMm: maybe(n(C.mainAirJetMm.def.innerType)),
+  pilotAirJetMm: maybe(n(C.pilotAirJetMm.def.innerType)),
+  pumpBaseTurns: maybe(n(C.pumpBaseTurns.def.innerType)),
+  slideSpringMm: maybe(n(C.slideSpringMm.def.innerType)),
 });
 
 /** Every field of the form is there, also one the build says nothing of. */

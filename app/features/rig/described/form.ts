@@ -1,10 +1,11 @@
 /** The rig's form as a whole: its texts read, held against the record's schema, then against the model. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Build } from "#core/log/schema.ts";
 import { carburettorCount } from "#core/rig/carburettors.ts";
 import { checkBuild, checkCarburettor } from "#core/rig/check-build.ts";
 import { readBuild, type BuildTexts } from "./texts.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 /** What the model's refusal is about, by the words it begins with. */
 const MODEL_FIELDS: readonly (readonly [string, string[]])[] = [
@@ -53,14 +54,14 @@ function firstRefusal(build: Build): { message: string; carburettor: number } | 
   return message === undefined ? undefined : { message, carburettor: 0 };
 }
 
-export const BuildForm = z
-  .custom<BuildTexts>((value) => typeof value === "object" && value !== null)
-  .transform((texts, ctx): Build => {
+export const BuildForm = z.pipe(
+  z.custom<BuildTexts>((value) => typeof value === "object" && value !== null),
+  z.transform((texts, ctx): Build => {
     const said = new Set<string>();
     const say = (path: PropertyKey[], message: string) => {
       if (said.has(path.join("."))) return;
       said.add(path.join("."));
-      ctx.addIssue({ code: "custom", path, message });
+      sayIssue(ctx, message, path);
     };
     const read = readBuild(texts);
     const parsed = read.ok ? Build.safeParse(read.build, { error: boundWords }) : read;
@@ -73,4 +74,5 @@ export const BuildForm = z
     if (!refusal) return build;
     say(fieldOf(refusal.message, refusal.carburettor), `This cannot be: ${refusal.message}.`);
     return z.NEVER;
-  });
+  }),
+);

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { data, useActionData, useNavigation, useSubmit } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { WorkNameSchema } from "#core/log/epochs.ts";
 import { correctableChanges } from "#core/log/corrections.ts";
@@ -25,11 +25,11 @@ import { modelRefusal, logEntries, refused, type ActionProblem, readSent } from 
 
 const Sent = z.object({
   build: Build,
-  what: WorkNameSchema.or(z.literal("measured")),
+  what: z.union([WorkNameSchema, z.literal("measured")]),
   /** fields that were only measured better; the others that differ are other parts */
-  corrects: z.array(z.string().max(80)).max(80),
-  why: z.string().max(2000),
-  seen: z.string().max(80).optional(),
+  corrects: z.array(z.string().check(z.maxLength(80))).check(z.maxLength(80)),
+  why: z.string().check(z.maxLength(2000)),
+  seen: z.optional(z.string().check(z.maxLength(80))),
 });
 
 async function rename(rigId: string, content: unknown) {

@@ -2,7 +2,7 @@
  * A rig as typed: the build with every number as text, under the same names, so that whatever is refused is
  * said at the field it belongs to.
  */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Build } from "#core/log/schema.ts";
 import {
   asItWas,
@@ -29,7 +29,7 @@ const zoned = (record: typeof B.usage) =>
   });
 
 type Fuel = Record<"name" | "density15KgM3" | "expansionPerK" | "stoichiometric", string>;
-const [, other] = B.fuel.options;
+const [, other] = B.fuel.def.options;
 const fuel = variants<Fuel, z.infer<typeof B.fuel>>(
   "name",
   {
@@ -43,7 +43,7 @@ const fuel = variants<Fuel, z.infer<typeof B.fuel>>(
 );
 
 type Window = Record<"kind" | "turns" | "from" | "to", string>;
-const [aroundBase, fixed] = B.screwWindow.options;
+const [aroundBase, fixed] = B.screwWindow.def.options;
 const screwWindow = variants<Window, z.infer<typeof B.screwWindow>>(
   "kind",
   {
@@ -55,10 +55,10 @@ const screwWindow = variants<Window, z.infer<typeof B.screwWindow>>(
 
 const E = B.engine.shape;
 const air = B.baseline.shape.air.shape;
-const rules = B.rules.unwrap().shape;
-const float = rules.floatMm.unwrap().shape;
-const plug = B.plug.unwrap().shape;
-const breathing = B.breathing.unwrap().shape;
+const rules = B.rules.def.innerType.shape;
+const float = rules.floatMm.def.innerType.shape;
+const plug = B.plug.def.innerType.shape;
+const breathing = B.breathing.def.innerType.shape;
 
 const fields = z.object({
   machine: z.string(),
@@ -69,11 +69,11 @@ const fields = z.object({
     cylinders: n(E.cylinders),
     idleRpm: n(E.idleRpm),
     peakRpm: n(E.peakRpm),
-    revLimitRpm: maybe(n(E.revLimitRpm.unwrap())),
+    revLimitRpm: maybe(n(E.revLimitRpm.def.innerType)),
   }),
   firesEvenly: yesOrNo,
   carburettor,
-  carburettors: n(B.carburettors.unwrap()),
+  carburettors: n(B.carburettors.def.innerType),
   /** all like the first, whatever stands in `others` */
   alike: yesOrNo,
   others: z.array(z.object({ carburettor, setting })),
@@ -165,7 +165,7 @@ const counted = (texts: BuildTexts): BuildTexts => ({
 /** @returns the build as far as the texts go, not yet held against its schema, or what cannot be read */
 export function readBuild(
   texts: BuildTexts,
-): { ok: true; build: unknown } | { ok: false; error: z.ZodError } {
+): { ok: true; build: unknown } | { ok: false; error: z.core.$ZodError } {
   const read = z.safeDecode(fields, counted(texts), { error: boundWords });
   return read.success
     ? { ok: true, build: withoutGaps(closed(read.data)) }

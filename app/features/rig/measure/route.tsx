@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, redirect, useActionData, useNavigation, useSearchParams, Form } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { ASSUMED_DOUBT } from "#core/rig/assumed.ts";
 import { correctableChanges } from "#core/log/corrections.ts";
@@ -21,12 +21,14 @@ import { RigTabs } from "../RigTabs.tsx";
 import { HOW_TO } from "./how.ts";
 import { textOf, withMeasured } from "./measured.ts";
 
-const Path = z.string().refine((path) => Object.hasOwn(ASSUMED_DOUBT, path), "Choose one of those offered.");
+const Path = z
+  .string()
+  .check(z.refine((path) => Object.hasOwn(ASSUMED_DOUBT, path), "Choose one of those offered."));
 const Sent = z.object({
   path: Path,
-  value: z.string().max(40),
+  value: z.string().check(z.maxLength(40)),
   /** a word for the log: by what gauge, in which book */
-  by: z.string().trim().max(80).default(""),
+  by: z._default(z.string().check(z.trim(), z.maxLength(80)), ""),
 });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {

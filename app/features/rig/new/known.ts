@@ -1,5 +1,5 @@
 /** What a tuner says of a first rig, as typed and tapped; read by the steps and by the action. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { standardPressure } from "#core/air/barometer.ts";
 import { AirState } from "#core/log/build-schema.ts";
 import { Build, Proven, Setting } from "#core/log/schema.ts";
@@ -16,17 +16,17 @@ const B = Build.shape;
 
 export const Known = z.object({
   kind: z.enum(STARTING_KINDS),
-  displacementCm3: z.string().max(40),
-  boreMm: z.string().max(40),
-  pilot: z.string().max(40),
-  main: z.string().max(40),
+  displacementCm3: z.string().check(z.maxLength(40)),
+  boreMm: z.string().check(z.maxLength(40)),
+  pilot: z.string().check(z.maxLength(40)),
+  main: z.string().check(z.maxLength(40)),
   screwTurns: Setting.shape.screwTurns,
   clip: Setting.shape.clip,
   proven: Proven,
   airOf: z.enum(["standard", "today"]),
-  temperature: z.string().max(40),
-  elevation: z.string().max(40),
-  means: z.array(z.enum(LOOK_MEANS)).max(6),
+  temperature: z.string().check(z.maxLength(40)),
+  elevation: z.string().check(z.maxLength(40)),
+  means: z.array(z.enum(LOOK_MEANS)).check(z.maxLength(6)),
 });
 export type Known = z.infer<typeof Known>;
 export type KnownField = "displacementCm3" | "boreMm" | "pilot" | "main" | "temperature" | "elevation";
@@ -89,7 +89,7 @@ export type KnownRead =
 /** @returns what was said, or what is wrong at which field */
 export function readKnown(said: Known, units: Units): KnownRead {
   const fields: Partial<Record<KnownField, string>> = {};
-  const number = (field: KnownField, record: z.ZodNumber): number => {
+  const number = (field: KnownField, record: z.ZodMiniNumber): number => {
     const read = z.safeDecode(typedNumber(record), said[field], { error: boundWords });
     if (!read.success) fields[field] = read.error.issues[0]?.message ?? "Type a number here.";
     return read.success ? read.data : NaN;

@@ -1,13 +1,14 @@
 /** A part as typed: which kind it is, the tuner's name for it, and its measures. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BenchPart, type BenchPartKind } from "#core/log/part-schema.ts";
 import type { NeedlePoint } from "#core/rig/needle-table.ts";
 import type { Build } from "#core/log/schema.ts";
 import { typedNumber as n, yesOrNo } from "#app/ui/typed.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { needleText, readNeedleText } from "../needle-text.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
-const [needle, needleJet, slide, airJet, tube, spring] = BenchPart.options;
+const [needle, needleJet, slide, airJet, tube, spring] = BenchPart.def.options;
 const { grooves, groovePitchMm, referenceClip } = needle.shape.needle.shape;
 
 const profile = z.codec(z.string(), z.custom<NeedlePoint[]>(), {
@@ -32,9 +33,9 @@ const FIELDS = {
   needleJet: z.object({ name, needleJetMm: n(needleJet.shape.needleJetMm) }),
   slide: z.object({ name, cutawayMm: n(slide.shape.cutawayMm) }),
   airJet: z.object({ name, path: airJet.shape.path, holeMm: n(airJet.shape.holeMm) }),
-  emulsionTube: z.object({ name, drilled: yesOrNo.pipe(tube.shape.drilled) }),
+  emulsionTube: z.object({ name, drilled: z.pipe(yesOrNo, tube.shape.drilled) }),
   slideSpring: z.object({ name, depressionPa: n(spring.shape.depressionPa) }),
-} satisfies Readonly<Record<BenchPartKind, z.ZodObject>>;
+} satisfies Readonly<Record<BenchPartKind, z.ZodMiniObject>>;
 
 export interface PartTexts {
   readonly kind: BenchPartKind;
@@ -86,16 +87,19 @@ function asPart(kind: BenchPartKind, read: Readonly<Record<string, unknown>>): u
   return { kind, name: named, needle: measures };
 }
 
-export const PartForm = z.custom<PartTexts>().transform((texts, ctx): BenchPart => {
-  const read = z.safeDecode(FIELDS[texts.kind], texts, { error: boundWords });
-  const parsed = read.success
-    ? BenchPart.safeParse(asPart(texts.kind, read.data), { error: boundWords })
-    : read;
-  if (parsed.success) return parsed.data;
-  for (const { path, message } of parsed.error.issues) {
-    const [first] = path;
-    const at = first === "needle" ? [MEASURE_FIELD[texts.kind]] : path;
-    ctx.addIssue({ code: "custom", path: [...at], message });
-  }
-  return z.NEVER;
-});
+export const PartForm = z.pipe(
+  z.custom<PartTexts>(),
+  z.transform((texts, ctx): BenchPart => {
+    const read = z.safeDecode(FIELDS[texts.kind], texts, { error: boundWords });
+    const parsed = read.success
+      ? BenchPart.safeParse(asPart(texts.kind, read.data), { error: boundWords })
+      : read;
+    if (parsed.success) return parsed.data;
+    for (const { path, message } of parsed.error.issues) {
+      const [first] = path;
+      const at = first === "needle" ? [MEASURE_FIELD[texts.kind]] : path;
+      sayIssue(ctx, message, [...at]);
+    }
+    return z.NEVER;
+  }),
+);

@@ -1,5 +1,5 @@
 /** What the screen of the parts sends, and what comes of it in the box and in the carburettor. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import { BenchPart, MOST_PARTS } from "#core/log/part-schema.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { fitPart, withPart } from "#core/rig/bench-part.ts";
@@ -10,9 +10,9 @@ import { modelRefusal, type ActionProblem, type Content } from "#app/journal/sav
 import { benchPartWords } from "#app/vocabulary/bench-parts.ts";
 import { MEASURE_FIELD } from "./form.ts";
 
-const Name = BenchPart.options[0].shape.name;
-const carburettor = z.int().min(0).max(5);
-const seen = z.string().max(80).optional();
+const Name = BenchPart.def.options[0].shape.name;
+const carburettor = z.int().check(z.gte(0), z.lte(5));
+const seen = z.optional(z.string().check(z.maxLength(80)));
 
 export const Sent = z.discriminatedUnion("intent", [
   z.strictObject({ intent: z.literal("add"), part: BenchPart, carburettor, seen }),

@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { Change, PhotoRef } from "#core/log/schema.ts";
 import { TEARDOWN_STEPS, TeardownStep } from "#core/log/teardown-names.ts";
 import { applyFit } from "#core/log/fold.ts";
@@ -14,10 +14,10 @@ import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
 export const Sent = z.object({
   step: TeardownStep,
   moved: z.enum(["out", "in"]),
-  reads: z.string().trim().max(60),
-  torque: z.string().trim().max(60),
-  note: z.string().trim().max(2000),
-  photos: z.array(PhotoRef).max(12),
+  reads: z.string().check(z.trim(), z.maxLength(60)),
+  torque: z.string().check(z.trim(), z.maxLength(60)),
+  note: z.string().check(z.trim(), z.maxLength(2000)),
+  photos: z.array(PhotoRef).check(z.maxLength(12)),
 });
 
 export type Sent = z.infer<typeof Sent>;

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Form, redirect, useActionData, useNavigation } from "react-router";
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { WorkNameSchema, type WorkName } from "#core/log/epochs.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
@@ -11,7 +11,7 @@ import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick } from "../WorkPick.tsx";
 import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 
-const Sent = z.object({ what: WorkNameSchema, why: z.string().trim().max(2000) });
+const Sent = z.object({ what: WorkNameSchema, why: z.string().check(z.trim(), z.maxLength(2000)) });
 
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const read = readSent(Sent, Object.fromEntries(await request.formData()));

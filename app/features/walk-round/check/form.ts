@@ -1,5 +1,5 @@
 /** A check of the walk-round as typed: measures as text, with their limits, and what was found. */
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { BaseSheet, Build, CheckEntry, Limit } from "#core/log/schema.ts";
 import { CheckEntry as CheckSchema } from "#core/log/schema.ts";
 import {
@@ -75,16 +75,20 @@ export function limitWords(measure: Measure, build: Build, sheet: BaseSheet | un
   return `${range} ${unit} · ${limit.source === "" ? "own limit" : limit.source}`;
 }
 
-const TextRecord = z.partialRecord(MeasureName, z.string().max(40));
+const TextRecord = z.partialRecord(MeasureName, z.string().check(z.maxLength(40)));
 /** What the check's screen sends. */
 export const CheckSent = z.object({
   state: CheckState,
   texts: TextRecord,
   limits: z.partialRecord(
     MeasureName,
-    z.object({ min: z.string().max(40), max: z.string().max(40), source: z.string().max(60) }),
+    z.object({
+      min: z.string().check(z.maxLength(40)),
+      max: z.string().check(z.maxLength(40)),
+      source: z.string().check(z.maxLength(60)),
+    }),
   ),
-  findings: z.array(FindingName).max(20),
-  note: z.string().max(2000),
+  findings: z.array(FindingName).check(z.maxLength(20)),
+  note: z.string().check(z.maxLength(2000)),
 });
 export type CheckSent = z.infer<typeof CheckSent>;
