@@ -99,6 +99,9 @@ const placeZones = PLACES.map((place) => ({
   message: "no feature imports another: what two need moves down a floor",
 }));
 
+/** All schemas are of one build: two would both be loaded, and the large one is five times the small. */
+const SMALL_ZOD = { name: "zod", message: "schemas are written with zod/mini" };
+
 export default defineConfig(
   {
     ignores: ["build/", ".react-router/", ".cache/", "test-results/", "playwright-report/", "**/*.d.ts"],
@@ -122,6 +125,7 @@ export default defineConfig(
     languageOptions: { globals: { ...globals.node, document: "readonly", navigator: "readonly" } },
   },
   { files: ["app/**/*.{ts,tsx}"], extends: [reactHooks.configs.flat.recommended] },
+  { files: ["**/*.{ts,tsx}"], rules: { "no-restricted-imports": ["error", { paths: [SMALL_ZOD] }] } },
   {
     files: ["app/**/*.{ts,tsx}"],
     ignores: ["app/**/*.test.{ts,tsx}", "app/testing/**"],
@@ -163,6 +167,7 @@ export default defineConfig(
       "no-restricted-imports": [
         "error",
         {
+          paths: [SMALL_ZOD],
           patterns: [
             {
               regex:
