@@ -20,6 +20,7 @@ import { ToastPlace, useToast } from "./ui/Toast.tsx";
 import { Working } from "./ui/Working.tsx";
 import { loadDemoOnFirstVisit } from "./journal/demo.ts";
 import { cssVariables, DAY, NIGHT, SUN } from "./theme/colours.ts";
+import { sweepBook } from "./store/book.ts";
 import { theme } from "./theme/theme.ts";
 
 export const meta = () => [{ title: "Tamis" }];
@@ -80,13 +81,19 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-/** Loaded after the first screen: they are about the next visit. */
+const FIRST_SCREEN_STANDS_MS = 2000;
+
+/** After the first screen: they are about the next visit. */
 function Later() {
   const say = useToast();
   useEffect(() => {
     if (import.meta.env.PROD && "serviceWorker" in navigator)
       void import("./frame/offline.ts").then(({ keepOffline }) => keepOffline(say));
   }, [say]);
+  useEffect(() => {
+    const timer = setTimeout(() => void sweepBook(), FIRST_SCREEN_STANDS_MS);
+    return () => clearTimeout(timer);
+  }, []);
   useEffect(() => {
     let stop: (() => void) | undefined;
     let gone = false;

@@ -18,6 +18,7 @@ import { lookFaces } from "./look-faces.ts";
 import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
 import { Rail } from "./Rail.tsx";
+import { keptAdvice } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { runTap } from "./run-tap.ts";
@@ -46,7 +47,7 @@ export const shouldRevalidate = ({
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
-  return { ...rig, preferences };
+  return { ...rig, preferences, kept: await keptAdvice(rig.log.revision) };
 }
 
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>
@@ -59,7 +60,14 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
   const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
-  const { advice, working, problem } = useAdvice(log.revision, log.entries, draft, carburettor, present);
+  const { advice, working, problem } = useAdvice(
+    log.revision,
+    log.entries,
+    draft,
+    carburettor,
+    present,
+    loaderData.kept,
+  );
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
   useEffect(

@@ -15,9 +15,10 @@ const SECOND = { second: true } as unknown as Advice;
 const draft = (temperatureK: number) => ({ temperatureK }) as AirEntry;
 const answered = (advice: Advice) => act(() => Promise.resolve(answer.shift()?.(advice)));
 
-const asked = () =>
+const asked = (kept?: Advice) =>
   renderHook(
-    ({ revision, air }: { revision: string; air: AirEntry | undefined }) => useAdvice(revision, ENTRIES, air),
+    ({ revision, air }: { revision: string; air: AirEntry | undefined }) =>
+      useAdvice(revision, ENTRIES, air, 0, undefined, kept),
     { initialProps: { revision: "rig:a t 1", air: undefined as AirEntry | undefined } },
   );
 
@@ -42,6 +43,18 @@ describe("an advice that is worked out", () => {
     // The next key starts anew.
     rerender({ revision: "rig:a t 1", air: draft(291) });
     expect(result.current.working).toBe(false);
+  });
+  it("that was kept is there at once, and the judge is asked only for what is new", async () => {
+    const { result, rerender } = asked(FIRST);
+    expect(result.current).toMatchObject({ advice: FIRST, working: false });
+    expect(answer).toHaveLength(0);
+    rerender({ revision: "rig:a t 1", air: draft(290) });
+    expect(result.current).toMatchObject({ advice: FIRST, working: false });
+    expect(answer).toHaveLength(1);
+    await answered(SECOND);
+    expect(result.current.advice).toBe(SECOND);
+    rerender({ revision: "rig:a t 2", air: undefined });
+    expect(result.current).toMatchObject({ advice: SECOND, working: true });
   });
   it("for a log that has grown is of a moment ago at once: nothing is logged by it", async () => {
     const { result, rerender } = asked();

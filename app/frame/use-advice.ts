@@ -14,26 +14,35 @@ export interface AdviceState {
 /** An air being typed is mostly answered sooner than this: until then nothing is said of working on it. */
 const SOON_MS = 120;
 
-/** Asks the worker; screens never wait for it but show the last advice, marked as being worked on. */
+interface Answered {
+  readonly log: string;
+  readonly question: string;
+  readonly rig: string;
+  readonly advice?: Advice;
+  readonly problem?: string;
+}
+
+/**
+ * Asks the worker; screens never wait for it but show the last advice, marked as being worked on.
+ * @param kept - the advice of this log as it was last worked out: a screen that opens has it at once
+ */
 export function useAdvice(
   revision: string,
   entries: readonly Entry[],
   draft: AirEntry | undefined,
   carburettor = 0,
   shown?: Shown,
+  kept?: Advice,
 ): AdviceState {
   const log = `${revision} ${carburettor}`;
   const question = `${log} ${JSON.stringify(draft)}`;
-  const [late, setLate] = useState<string>();
-  const [answer, setAnswer] = useState<{
-    log: string;
-    question: string;
-    rig: string;
-    advice?: Advice;
-    problem?: string;
-  }>();
   const rig = revision.split(" ")[0] ?? revision;
+  const [late, setLate] = useState<string>();
+  const [answer, setAnswer] = useState<Answered | undefined>(
+    kept && { log: `${revision} 0`, question: `${revision} 0 undefined`, rig, advice: kept },
+  );
   useEffect(() => {
+    if (answer?.question === question && answer.problem === undefined) return undefined;
     let current = true;
     const timer = setTimeout(() => setLate(question), SOON_MS);
     askAdvice(revision, entries, draft, carburettor, shown).then(

@@ -86,6 +86,12 @@ async function ask<Q extends Question>(
   }
 }
 
+/** @returns the advice of the whole engine as it was last worked out of this very log, without waiting for the judge */
+export async function keptAdvice(revision: string): Promise<Advice | undefined> {
+  const rigId = rigOf(revision);
+  return (await readLastAdvice(rigId, revision, await heardBy(rigId)))?.advice;
+}
+
 export type Shown = Pick<RigFaceKept, "air" | "held">;
 
 /**

@@ -13,13 +13,13 @@ import { bookedRigs, bookOf, commit, readIndex, rigIds, settle } from "./records
 import { heldBySnapshots, withoutRigs } from "./snapshot-records.ts";
 
 let opened: Promise<void> | undefined;
+let swept: Promise<void> | undefined;
 
-/** Once a tab: what was begun is finished, the first layout brought up, what was left lying swept up. */
+/** Once a tab: what was begun is finished, the first layout brought up. */
 export function openBook(): Promise<void> {
   opened ??= withLock("book", async () => {
     await settle();
     await adoptOldDays();
-    await sweep();
   }).catch((error: unknown) => {
     opened = undefined;
     throw error;
@@ -27,9 +27,17 @@ export function openBook(): Promise<void> {
   return opened;
 }
 
+/** Once a tab, when its first screen stands: what was left lying is swept up. What cannot be waits for another visit. */
+export function sweepBook(): Promise<void> {
+  swept ??= openBook()
+    .then(() => withLock("book", sweep))
+    .catch(() => undefined);
+  return swept;
+}
+
 /** For tests: the next call opens the book anew, as another visit would. */
 export function closeBook(): void {
-  opened = undefined;
+  [opened, swept] = [undefined, undefined];
 }
 
 /** Days that no index names, and what is left of rigs that are not in the book: but for what a snapshot holds. */

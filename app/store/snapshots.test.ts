@@ -1,7 +1,7 @@
 import { build, fit, look } from "../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { freshRig, logged, RIG } from "#app/testing/rig.ts";
-import { closeBook, listRigs, removeRig } from "./book.ts";
+import { closeBook, listRigs, removeRig, sweepBook } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
 import { importRigs } from "./merge.ts";
 import { photoKey, readPhoto } from "./photos.ts";
@@ -29,9 +29,9 @@ const bring = (at = "12:00", id = "0002") =>
     [{ rigId: OTHER.id, id: "photo:0001", bytes: new Uint8Array([1]) }],
     { at, why: "Before the import" },
   );
-const visitAgain = () => {
+const visitAgain = async () => {
   closeBook();
-  return listRigs();
+  await sweepBook();
 };
 
 beforeEach(async () => {

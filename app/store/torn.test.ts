@@ -3,7 +3,7 @@ import { at, build, fit, look } from "../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { freshRig, RIG } from "#app/testing/rig.ts";
 import { moveEntries } from "#app/journal/move-entries.ts";
-import { closeBook, listRigs, removeRig } from "./book.ts";
+import { closeBook, listRigs, removeRig, sweepBook } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
 import { importRigs } from "./merge.ts";
 import { append, readRig } from "./rig-log.ts";
@@ -109,6 +109,8 @@ describe.each([
         killed = wasKilled();
         closeBook();
         const now = await book();
+        await sweepBook();
+        expect(await book()).toBe(now);
         seen.add(now);
         expect([before, after]).toContain(now);
         expect(await NAMED()).toBe(wanted.get(now));

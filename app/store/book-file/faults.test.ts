@@ -11,7 +11,7 @@ import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { demoMovedTo } from "#demo/told.ts";
 import { LOG_VERSION, type Entry } from "#core/log/schema.ts";
 import { build, look } from "../../../core/__tests__/entries.ts";
-import { closeBook, listRigs, removeRig } from "../book.ts";
+import { closeBook, listRigs, removeRig, sweepBook } from "../book.ts";
 import { database } from "../database.ts";
 import { importRigs } from "../merge.ts";
 import { rawData } from "../raw.ts";
@@ -31,6 +31,7 @@ const everything = async () => JSON.stringify(await rawData());
 /** Whatever came in can be opened, folded, and holds nothing that its rig cannot have. */
 async function soundBook(): Promise<void> {
   closeBook();
+  await sweepBook();
   const list = await listRigs();
   if (!list.ok) throw new Error(list.problem.message);
   expect(list.value.unreadable).toEqual([]);
