@@ -2,7 +2,7 @@
  * The demo as it ships: told once by `npm run schema` and kept as a file, so that a first visit need not ride
  * two days before it shows anything. Only the calendar is moved.
  */
-import { inOrder } from "#core/log/fold.ts";
+import { inOrder } from "#core/log/in-order.ts";
 import type { Entry } from "#core/log/schema.ts";
 import type { DemoRig } from "./story.ts";
 import { TOLD_DAY } from "./told-day.ts";

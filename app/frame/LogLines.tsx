@@ -2,7 +2,7 @@ import clsx from "clsx";
 import css from "./frame.module.css";
 import Undo from "@mui/icons-material/Undo";
 import { Link, useFetcher } from "react-router";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { ToneDot } from "#app/ui/ToneDot.tsx";

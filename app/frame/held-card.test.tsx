@@ -1,7 +1,8 @@
 /** The card that is held back, where screens stand in the work, and fits of several carburettors. */
 import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { createMemoryRouter, RouterProvider } from "react-router";
-import { fold, type Present } from "#core/log/fold.ts";
+import { fold } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { Entry, Setting } from "#core/log/schema.ts";
 import { ENDURO_BUILD, ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { at, build, fit } from "../../core/__tests__/entries.ts";

@@ -1,4 +1,4 @@
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";
 import type { LookFace } from "./strip/Strip.tsx";
 

@@ -3,7 +3,7 @@ import { data } from "react-router";
 import * as z from "zod/mini";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { FELT } from "#core/log/readings/ride-report.ts";
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";

@@ -1,6 +1,6 @@
 /** What every screen of a rig shares with its frame. */
 import { useOutletContext } from "react-router";
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { AirEntry, Build, Entry, Header, Setting } from "#core/log/schema.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import type { LiveMark } from "./strip/Strip.tsx";

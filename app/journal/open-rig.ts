@@ -1,6 +1,6 @@
 /** How a screen reads a rig: its log, and what that adds up to. */
 import { data } from "react-router";
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { foldPossible } from "#core/rig/check-log.ts";
 import { readRig, type RigLog } from "#app/store/rig-log.ts";

@@ -7,7 +7,7 @@ import { foldWith, type Impossible } from "#core/rig/check-log.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { append, readRig } from "#app/store/rig-log.ts";
-import { applyFit } from "#core/log/fold.ts";
+import { applyFit } from "#core/log/settings.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
 import { keepFolded, presentOf, type OpenRig } from "./open-rig.ts";

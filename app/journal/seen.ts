@@ -1,5 +1,5 @@
 /** What a form was opened on: saved meanwhile elsewhere, that is told before anything is put over it. */
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { EntryKind } from "#core/log/schema.ts";
 
 /** @returns the newest entry of a kind that counts, or nothing's name */

@@ -1,7 +1,7 @@
 /** The log of one rig: read once a revision, added to day by day. */
 import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { dayOf, Entry, Header } from "#core/log/schema.ts";
-import { inOrder, inOrderWith } from "#core/log/fold.ts";
+import { inOrder, inOrderWith } from "#core/log/in-order.ts";
 import { writing, openBook } from "./book.ts";
 import { tellOtherTabs } from "./changes.ts";
 import { database, headerKey, indexKey } from "./database.ts";

@@ -1,5 +1,5 @@
 /** A log entry as a line: what kind, what it says, what came of it. */
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import { spread } from "#core/balance/spread.ts";
 import { runFigure, runName, timeWords } from "./runs.ts";
 import type { AdjustEntry, AirEntry, CheckEntry, Entry, RunEntry, TeardownEntry } from "#core/log/schema.ts";

@@ -1,5 +1,5 @@
 /** What a weighed look was called: taken by somebody, or told by the clock. */
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { LookOutcome } from "#core/belief/update.ts";
 import type { Preferences } from "./preferences.ts";
 import { staleAirSd } from "#core/belief/stale-air.ts";

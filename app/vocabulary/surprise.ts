@@ -1,4 +1,4 @@
-import type { Present } from "#core/log/fold.ts";
+import type { Present } from "#core/log/present.ts";
 import type { LookOutcome } from "#core/belief/update.ts";
 import type { Preferences } from "./preferences.ts";
 import { outcomeWords } from "./outcomes.ts";

@@ -11,7 +11,7 @@ import { changesBetween, planDay } from "#core/day/plan-day.ts";
 import { airOfWeather, aheadOf, weatherOf, type Reading } from "#core/forecast/air-ahead.ts";
 import { forecastOf } from "#core/forecast/forecast.ts";
 import { instantText } from "#core/forecast/instants.ts";
-import { changedParts } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
 import type { AirEntry, Entry, Heat, Setting } from "#core/log/schema.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import { drawDay, forecastFor, type DayOfWeather } from "#core/simulator/forecasts.ts";

@@ -4,7 +4,7 @@ import { beliefOver, departureLine } from "../belief/layout.ts";
 import { zoneMixture } from "../belief/mixture.ts";
 import type { Replayed } from "../belief/replay.ts";
 import type { MixturePoint } from "../looks/line.ts";
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import { zonesOf } from "../log/readings/reading.ts";
 import type { AirEntry, Build } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, carburettorOf } from "../rig/carburettors.ts";

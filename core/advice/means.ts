@@ -1,5 +1,5 @@
 /** What this tuner can look with: as was said once, else what everybody has and what the log shows. */
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { Build } from "../log/schema.ts";
 

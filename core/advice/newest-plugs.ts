@@ -1,6 +1,6 @@
 /** What stood on the newest plugs besides their tone: of each cylinder its own newest, of the engine the newest. */
 import { heatRangeSays, type HeatRangeSays } from "../looks/heat-range.ts";
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { PlugFinding } from "../log/parts.ts";
 
 export interface NewestPlugs {

@@ -1,5 +1,6 @@
 /** What to do next: put back, the plan for this stop, one look, or leave it. */
-import { changedParts, type WorseFit } from "../log/fold.ts";
+import { changedParts } from "../log/settings.ts";
+import type { WorseFit } from "../log/present.ts";
 import type { Suspect } from "../faults/suspicion.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";

@@ -1,6 +1,6 @@
 /** All that the plan and the next look are asked about one group of carburettors in one air. */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { Case, Group } from "./case.ts";
 import { choices, lockedParts } from "./choices.ts";
 import type { SettingJudge } from "./judge-setting.ts";

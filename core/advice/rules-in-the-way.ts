@@ -1,5 +1,5 @@
 /** Where a class's rule keeps an engine from being right, the rule is named. */
-import { changedParts } from "../log/fold.ts";
+import { changedParts } from "../log/settings.ts";
 import type { Part } from "../log/parts.ts";
 import { choices, lockedParts } from "./choices.ts";
 import { planStop, type Plan, type PlanQuestion } from "./plan.ts";

@@ -2,7 +2,7 @@
 import type { Zone } from "../carburettor/zones.ts";
 import { heatInBaselineAir, heatSeries, type HeatReading } from "../looks/heat-reading.ts";
 import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../looks/heat-slope.ts";
-import type { Present, SeenLook } from "../log/fold.ts";
+import type { Present, SeenLook } from "../log/present.ts";
 import type { Build } from "../log/schema.ts";
 import type { HeatSensor } from "../log/parts.ts";
 import { carburettorOf } from "../rig/carburettors.ts";

@@ -1,5 +1,5 @@
 /** From a logged look to evidence about the long belief of all cylinders. */
-import type { Present, SeenLook } from "../log/fold.ts";
+import type { Present, SeenLook } from "../log/present.ts";
 import type { Build } from "../log/schema.ts";
 import type { Said } from "../looks/look-kind.ts";
 import { instrumentOf, whatIsSaid } from "../looks/registry.ts";

@@ -1,6 +1,6 @@
 /** What a setting did on the machine of a look, in its air: the costly half of a look's line, kept. */
 import type { ZoneMixture } from "../looks/line.ts";
-import type { SeenRun } from "../log/fold.ts";
+import type { SeenRun } from "../log/present.ts";
 import type { AirEntry, Build } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "../rig/carburettors.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";

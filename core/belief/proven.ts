@@ -1,7 +1,7 @@
 /** A setting that is known to be right is a look in every zone at once, as sure as it is known. */
 import { humidAir, type HumidAir } from "../air/humid-air.ts";
 import { ZONES } from "../carburettor/zones.ts";
-import type { SeenProven } from "../log/fold.ts";
+import type { SeenProven } from "../log/present.ts";
 import type { Build, Proven, Setting } from "../log/schema.ts";
 import { normalLikelihood } from "../looks/likelihood.ts";
 import type { ZoneMixture } from "../looks/line.ts";

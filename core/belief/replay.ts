@@ -4,8 +4,8 @@
  * proven. The days that a log had before are kept, so that one more entry costs one day.
  */
 import { dayOf, type InstrumentMessage } from "../log/schema.ts";
-import type { Present, SeenProven } from "../log/fold.ts";
-import { baselineSettings } from "../log/fold.ts";
+import type { Present, SeenProven } from "../log/present.ts";
+import { baselineSettings } from "../log/settings.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
 import { runGroups, type RunGroup } from "../looks/run-groups.ts";

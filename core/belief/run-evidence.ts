@@ -1,5 +1,5 @@
 /** What the clock says: how much power each setting of a session made, through the power curve over all zones. */
-import type { Present, SeenRun } from "../log/fold.ts";
+import type { Present, SeenRun } from "../log/present.ts";
 import { normalLikelihood } from "../looks/likelihood.ts";
 import { whatTheClockSays, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";
 import { carburettorOf } from "../rig/carburettors.ts";

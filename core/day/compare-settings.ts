@@ -2,7 +2,7 @@
 import { groupOf, type Case } from "../advice/case.ts";
 import { beliefsOf, settingJudge } from "../advice/judge-setting.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
-import { changedParts } from "../log/fold.ts";
+import { changedParts } from "../log/settings.ts";
 import { dayOf, type AirEntry, type Setting } from "../log/schema.ts";
 import { checkSettingOn } from "../rig/check-setting.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";

@@ -5,7 +5,7 @@
 import { frameOf } from "../belief/frame.ts";
 import { PROBES, perZone, ZONES, type PerZone } from "../carburettor/zones.ts";
 import { prepareShift, shiftAt } from "../carburettor/mixture-shift.ts";
-import type { Present, SeenLook, SeenProven, SeenRun } from "../log/fold.ts";
+import type { Present, SeenLook, SeenProven, SeenRun } from "../log/present.ts";
 import { dayOf, type AirEntry, type Build, type Setting } from "../log/schema.ts";
 import { humidAirFromLog, settingFromLog } from "../rig/from-build.ts";
 

@@ -4,7 +4,7 @@ import { air, at, build, plug } from "../__tests__/entries.ts";
 import { FRAME, judgeWith, PRIOR } from "../__tests__/judged.ts";
 import { aheadOf, airOfWeather, type AirAhead } from "../forecast/air-ahead.ts";
 import { forecastOf } from "../forecast/forecast.ts";
-import { changedParts } from "../log/fold.ts";
+import { changedParts } from "../log/settings.ts";
 import type { Heat } from "../log/schema.ts";
 import { planDay } from "./plan-day.ts";
 import { wantedOver } from "./wanted.ts";

@@ -8,7 +8,7 @@ import type { Judged, SettingJudge } from "../advice/judge-setting.ts";
 import { LEAST_EFFECT, workOf } from "../advice/moves.ts";
 import { canBeToldApart, LEAST_CHANCE, LEAST_GAIN, linesOf, type PlanChange } from "../advice/plan.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
-import { changedParts } from "../log/fold.ts";
+import { changedParts } from "../log/settings.ts";
 import type { Heat, Setting } from "../log/schema.ts";
 import type { ChangesSchool } from "../log/schools.ts";
 import { candidates, stageCost, type Stage } from "./candidates.ts";

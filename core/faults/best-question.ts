@@ -1,5 +1,5 @@
 /** The question that would tell most: by how much its answer is expected to narrow down what it could be. */
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import { QUESTION_NAMES, type QuestionName } from "../log/question-names.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import { ASKED_AFTER, YES_WHEN_JETTING } from "./questions.ts";

@@ -2,7 +2,7 @@
 import type { Zone } from "../carburettor/zones.ts";
 import type { Mixtures } from "../belief/look-mixtures.ts";
 import { PARTS, type Part } from "../log/parts.ts";
-import type { Present, SeenLook } from "../log/fold.ts";
+import type { Present, SeenLook } from "../log/present.ts";
 import type { Setting } from "../log/schema.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 

@@ -4,7 +4,7 @@
  */
 import type { Replayed } from "../belief/replay.ts";
 import type { FaultName } from "../log/fault-names.ts";
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { SeenChange } from "./changes.ts";

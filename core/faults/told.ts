@@ -1,5 +1,5 @@
 /** What symptoms, answers, plugs and the walk-round say of a fault, besides the looks. */
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { PlugFinding } from "../log/parts.ts";
 import type { CheckEntry } from "../log/schema.ts";

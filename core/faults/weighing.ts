@@ -1,7 +1,7 @@
 /** Every fault weighed by the evidence of one rig's log: looks, symptoms, answers, plugs, the walk-round. */
 import type { Replayed, ReplayedSession, Taken } from "../belief/replay.ts";
 import type { LookOutcome } from "../belief/update.ts";
-import type { Present } from "../log/fold.ts";
+import type { Present } from "../log/present.ts";
 import type { CheckEntry } from "../log/schema.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";

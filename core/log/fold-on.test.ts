@@ -1,7 +1,8 @@
 /** Going on with a fold comes to the same as folding all of it, whatever comes in whatever order. */
 import fc from "fast-check";
 import { demoMovedTo } from "#demo/told.ts";
-import { fold, foldOn, inOrder, inOrderWith } from "./fold.ts";
+import { fold, foldOn } from "./fold.ts";
+import { inOrder, inOrderWith } from "./in-order.ts";
 import { checkEntries, foldPossible, foldWith } from "../rig/check-log.ts";
 import type { Entry } from "./schema.ts";
 

@@ -1,4 +1,4 @@
-import { applyFit } from "./fold.ts";
+import { applyFit } from "./settings.ts";
 import { isMovable, movedEntries } from "./moved.ts";
 import type { Entry } from "./schema.ts";
 import { at } from "../__tests__/entries.ts";

@@ -1,5 +1,5 @@
 /** Entries that were logged on the wrong rig: what may go to another, and how it reads there. */
-import type { LogLine } from "./fold.ts";
+import type { LogLine } from "./present.ts";
 import type { Entry, EntryKind } from "./schema.ts";
 
 /** What says nothing of the machine's own parts, and carries no photo kept under its rig. */

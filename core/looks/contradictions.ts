@@ -1,6 +1,6 @@
 /** A ride and a plug that say the opposite of one zone: one of them was not what it seemed. */
 import { ZONES, type Zone } from "../carburettor/zones.ts";
-import type { Present, SeenLook } from "../log/fold.ts";
+import type { Present, SeenLook } from "../log/present.ts";
 import { TONES, type Tone } from "../log/parts.ts";
 import { dayOf, type LookEntry } from "../log/schema.ts";
 

@@ -2,7 +2,7 @@
  * Timed runs as evidence: every run of one kind on one day on one machine belongs together. The figure of a run is
  * turned into power; what is left over is how much power each setting makes against the first.
  */
-import type { SeenLook, SeenRun } from "../log/fold.ts";
+import type { SeenLook, SeenRun } from "../log/present.ts";
 import { dayOf, type Build, type Run } from "../log/schema.ts";
 import { contrasts, pooledScatter, type Contrast } from "../runs/contrasts.ts";
 import { consumption } from "../runs/consumption.ts";

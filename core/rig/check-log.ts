@@ -3,7 +3,9 @@
  * strike, merge, import, command line) and of every log that is read. What is stored already and cannot be is set
  * aside by name: everything else goes on without it.
  */
-import { applyFit, fold, foldOn, type LogLine, type Present } from "../log/fold.ts";
+import { applyFit } from "../log/settings.ts";
+import { fold, foldOn } from "../log/fold.ts";
+import type { LogLine, Present } from "../log/present.ts";
 import type { Build, Entry, Setting } from "../log/schema.ts";
 import { requireRange, requireWhole } from "../units/guard.ts";
 import { SCREW_DOMAIN } from "../carburettor/carburettor.ts";

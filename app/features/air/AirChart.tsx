@@ -1,7 +1,7 @@
 import type { EChartsCoreOption } from "echarts/core";
 import { useMemo } from "react";
 import { humidAir } from "#core/air/humid-air.ts";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { Build } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import { LazyChart } from "#app/ui/LazyChart.tsx";

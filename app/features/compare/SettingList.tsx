@@ -1,5 +1,5 @@
 import css from "./compare.module.css";
-import { changedParts } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";

@@ -2,7 +2,7 @@
 import css from "./day.module.css";
 import clsx from "clsx";
 import { humidAir } from "#core/air/humid-air.ts";
-import { changedParts } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { DayPlan } from "#core/day/plan-day.ts";
 import { FitButton } from "#app/frame/Taps.tsx";

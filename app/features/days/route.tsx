@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { daysLike, movedByAir, type PastDay } from "#core/day/days-like.ts";
-import { changedParts } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";

@@ -1,5 +1,5 @@
 /** What is found in all logs, newest first. */
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { Header } from "#core/log/schema.ts";
 import { filtered, NO_FILTERS, type Filters } from "#app/frame/log-search/filters.ts";
 import { matching, type Writing } from "#app/frame/log-search/line-text.ts";

@@ -1,6 +1,6 @@
 /** All rigs' logs, read one after the other: what is read is searched meanwhile. */
 import { useEffect, useState } from "react";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { Header } from "#core/log/schema.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { presentOf } from "#app/journal/open-rig.ts";

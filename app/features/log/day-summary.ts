@@ -1,5 +1,6 @@
 /** A day in a line, as a tuner would tell it: what changed, what was seen, and whether it was better. */
-import { changedParts, type LogLine, type Present } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
+import type { LogLine, Present } from "#core/log/present.ts";
 import { dayOf, type Setting } from "#core/log/schema.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";

@@ -1,5 +1,5 @@
 /** The lines of the log as they are listed: newest first, a heading per day. */
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";
 
 export type Item = { key: string; day: string } | { key: string; line: LogLine };

@@ -1,5 +1,5 @@
 import css from "./stopwatch.module.css";
-import { changedParts } from "#core/log/fold.ts";
+import { changedParts } from "#core/log/settings.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { type RunsOfAKind } from "./form.ts";
 import { useRig } from "#app/frame/use-rig.ts";

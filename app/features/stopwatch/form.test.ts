@@ -1,5 +1,5 @@
 import { compareRuns } from "#core/runs/compare.ts";
-import type { SeenRun } from "#core/log/fold.ts";
+import type { SeenRun } from "#core/log/present.ts";
 import { fold } from "#core/log/fold.ts";
 import type { Run } from "#core/log/schema.ts";
 import { at, build, fit } from "../../../core/__tests__/entries.ts";

@@ -2,7 +2,7 @@
 import * as z from "zod/mini";
 import { runValue } from "#core/looks/run-groups.ts";
 import { compareRuns, type Comparison } from "#core/runs/compare.ts";
-import type { SeenRun } from "#core/log/fold.ts";
+import type { SeenRun } from "#core/log/present.ts";
 import type { Run, RunEntry } from "#core/log/schema.ts";
 import { toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";

@@ -25,7 +25,7 @@ import { warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
 import { contradictions } from "#core/looks/contradictions.ts";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";
 
 function OpenChangeLine() {

@@ -1,7 +1,7 @@
 import css from "../frame.module.css";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { PickField } from "#app/ui/PickField.tsx";

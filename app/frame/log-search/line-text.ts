@@ -1,5 +1,5 @@
 /** The words of each line of a log, kept: years of them are put into words once, in pieces, and then searched at once. */
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { lineWords } from "#app/vocabulary/entries.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";

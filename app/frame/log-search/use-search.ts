@@ -1,7 +1,7 @@
 /** What is typed into a search, and the lines that match: put into words in pauses, so that the first letter finds them. */
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import type { LogLine } from "#core/log/fold.ts";
+import type { LogLine } from "#core/log/present.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { matching, prepareTexts, type Writing } from "./line-text.ts";
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/route";
 import { BaseSheet } from "#core/log/schema.ts";
-import { applyFit } from "#core/log/fold.ts";
+import { applyFit } from "#core/log/settings.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { BaseSent, readBase } from "./form.ts";

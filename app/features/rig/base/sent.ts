@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { baselineSettings } from "#core/log/fold.ts";
+import { baselineSettings } from "#core/log/settings.ts";
 import { BaseSheet, type Build } from "#core/log/schema.ts";
 import { BaseSent } from "./form.ts";
 

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { Change, PhotoRef } from "#core/log/schema.ts";
 import { TEARDOWN_STEPS, TeardownStep } from "#core/log/teardown-names.ts";
-import { applyFit } from "#core/log/fold.ts";
+import { applyFit } from "#core/log/settings.ts";
 import { buildReadOff, buildStamped, fittedPart, NUMBER_STEPS } from "#core/rig/read-off.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
