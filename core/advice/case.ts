@@ -4,7 +4,7 @@ import type { Frame } from "../belief/frame.ts";
 import type { Evidence } from "../belief/evidence.ts";
 import { replay, type Replayed, type ReplayOptions } from "../belief/replay.ts";
 import { suspicion, type Suspicion } from "../faults/suspicion.ts";
-import { placeKey } from "../log/running.ts";
+import { placeKey } from "../log/day-schema.ts";
 import type { Present } from "../log/present.ts";
 import type { AirEntry, Build, Entry, InstrumentMessage, Setting } from "../log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "../rig/carburettors.ts";

@@ -1,7 +1,7 @@
 /** Where the air of a day to come is known from: its forecast with the day's readings, else the air that was read last. */
 import { aheadOf, heldAir, tellsOf, weatherOf, type AirAhead, type Reading } from "../forecast/air-ahead.ts";
 import { forecastOf, type Forecast, type Weather } from "../forecast/forecast.ts";
-import { placeKey } from "../log/running.ts";
+import { placeKey } from "../log/day-schema.ts";
 import type { Present } from "../log/present.ts";
 import type { AirEntry, Build, ForecastEntry } from "../log/schema.ts";
 import { airStateFromLog } from "../rig/from-build.ts";

@@ -34,6 +34,8 @@ export const PlaceEntry = entry("place", {
   position: z.optional(Position),
 });
 export type PlaceEntry = z.infer<typeof PlaceEntry>;
+/** A place is the same one however it is written. */
+export const placeKey = (name: string): string => name.trim().toLowerCase();
 
 export const MOST_HOURS = 400;
 

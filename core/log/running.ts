@@ -43,10 +43,9 @@ import type {
   Setting,
   TeardownEntry,
 } from "./schema.ts";
+import { placeKey } from "./day-schema.ts";
 import { applyFit, changedParts, baselineSettings } from "./settings.ts";
 import { CHECKS, type CheckName } from "./walk-round-names.ts";
-
-export const placeKey = (name: string): string => name.trim().toLowerCase();
 
 export interface Running {
   readonly struck: ReadonlySet<string>;

@@ -2,7 +2,7 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Case } from "../advice/case.ts";
 import { airSource, airsRead } from "../day/air-source.ts";
-import { placeKey } from "../log/running.ts";
+import { placeKey } from "../log/day-schema.ts";
 import { seededRandom } from "../numbers/random.ts";
 import type { PackAsked } from "./asked.ts";
 import { airsAhead, airsBetween } from "./airs.ts";

@@ -2,7 +2,7 @@
 import type { HumidAir } from "../air/humid-air.ts";
 import { weatherOf } from "../forecast/air-ahead.ts";
 import type { Weather } from "../forecast/forecast.ts";
-import { placeKey } from "../log/running.ts";
+import { placeKey } from "../log/day-schema.ts";
 import type { AirEntry, ClimateMonth } from "../log/schema.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { airStateFromLog } from "../rig/from-build.ts";

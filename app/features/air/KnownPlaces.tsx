@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import { useWatch } from "react-hook-form";
-import { placeKey } from "#core/log/running.ts";
+import { placeKey } from "#core/log/day-schema.ts";
 import type { PlaceEntry } from "#core/log/schema.ts";
 import { formatNumber, type UnitOf } from "#core/units/quantity.ts";
 import { useRig } from "#app/frame/use-rig.ts";

@@ -54,7 +54,7 @@ export const placeForm = (unit: UnitOf<"length">) =>
     z.transform((texts, ctx): Omit<PlaceEntry, "id" | "at" | "kind"> => {
       const usage = Usage.safeParse(texts);
       if (!usage.success) {
-        for (const { path, message } of usage.error.issues) sayIssue(ctx, message, [...path]);
+        for (const { path, message } of usage.error.issues) sayIssue(ctx, message, path);
         return z.NEVER;
       }
       const { name, elevation: elevationM, pressure } = texts;

@@ -6,7 +6,7 @@ import { redirect, useActionData, useNavigation, useSubmit } from "react-router"
 import type { Route } from "./+types/route";
 import { PRESSURE_TOLD, type PlaceEntry } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { placeKey } from "#core/log/running.ts";
+import { placeKey } from "#core/log/day-schema.ts";
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useRig } from "#app/frame/use-rig.ts";

@@ -5,7 +5,7 @@ import { redirect, useActionData, useSubmit } from "react-router";
 import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { humidAir } from "#core/air/humid-air.ts";
-import { placeKey } from "#core/log/running.ts";
+import { placeKey } from "#core/log/day-schema.ts";
 import { ClimateEntry } from "#core/log/schema.ts";
 import { readClimate } from "#core/pack/climate-table.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";

@@ -1,6 +1,6 @@
 /** The log by what a tuner looks for: what happened, where on the throttle, with which part, where. */
 import type { LogLine } from "#core/log/present.ts";
-import { placeKey } from "#core/log/running.ts";
+import { placeKey } from "#core/log/day-schema.ts";
 import type { Part, ZoneOfThrottle } from "#core/log/parts.ts";
 import { zonesOf } from "#core/log/readings/reading.ts";
 import { dayOf, type Entry, type EntryKind } from "#core/log/schema.ts";

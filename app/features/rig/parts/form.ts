@@ -98,7 +98,7 @@ export const PartForm = z.pipe(
     for (const { path, message } of parsed.error.issues) {
       const [first] = path;
       const at = first === "needle" ? [MEASURE_FIELD[texts.kind]] : path;
-      sayIssue(ctx, message, [...at]);
+      sayIssue(ctx, message, at);
     }
     return z.NEVER;
   }),
