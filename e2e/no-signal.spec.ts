@@ -49,7 +49,10 @@ test("after one visit every screen opens and works with the server stopped", asy
     await page.goto(address(path));
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
   }
-  expect(await page.evaluate(() => document.fonts.check('600 16px "Barlow Condensed"'))).toBe(true);
+  // The words stand before their font has been fetched.
+  await expect
+    .poll(() => page.evaluate(() => document.fonts.check('600 16px "Barlow Condensed"')))
+    .toBe(true);
 
   await page.goto(address(`${RIG}/air`));
   await typeAir(page, { temperature: "18", humidity: "60", pressure: "865" });
