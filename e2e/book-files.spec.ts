@@ -1,7 +1,7 @@
 /** The book as files: what comes in is seen first, the wrong file is taken back, a folder is kept up to date. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { open, openRig, RIG, rigLine } from "./app.ts";
-import { expect, test } from "./test.ts";
+import { expect, onAnotherDevice, test } from "./test.ts";
 import type { Page, TestInfo } from "@playwright/test";
 
 async function exported(page: Page, info: TestInfo, name: string): Promise<string> {
@@ -30,8 +30,7 @@ test("a file is looked at before it comes in, and the wrong one is taken back", 
   await noted(page, "Written on the phone.");
   const file = await exported(page, info, "phone.zip");
 
-  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
-  const other = await elsewhere.newPage();
+  const other = await onAnotherDevice(browser);
   await open(other, new URL("/data", page.url()).href);
   await other.getByLabel("File to import").setInputFiles(file);
   const preview = other.getByRole("group", { name: /What is in phone.zip/ });
@@ -50,7 +49,7 @@ test("a file is looked at before it comes in, and the wrong one is taken back", 
   await other.goto(new URL(`${RIG}/log`, page.url()).href);
   await expect(other.getByRole("heading", { name: "The log" })).toBeVisible();
   await expect(other.getByText("Written on the phone.")).toHaveCount(0);
-  await elsewhere.close();
+  await other.context().close();
 });
 
 test("a folder is kept up to date both ways", async ({ page, browser }, info) => {
@@ -64,12 +63,11 @@ test("a folder is kept up to date both ways", async ({ page, browser }, info) =>
   await expect(page.getByText("There is nothing of your own here yet")).toBeVisible();
 
   // A rig of one's own, from another device.
-  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
-  const other = await elsewhere.newPage();
+  const other = await onAnotherDevice(browser);
   await open(other, new URL("/data", page.url()).href);
   await noted(other, "Seen on the laptop.");
   const zip = readFileSync(await exported(other, info, "laptop.zip"));
-  await elsewhere.close();
+  await other.context().close();
   const own = info.outputPath("own.json");
   writeFileSync(own, ownRig());
   await page.getByLabel("File to import").setInputFiles(own);

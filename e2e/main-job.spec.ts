@@ -1,7 +1,7 @@
 import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-native.js";
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
-import { expect, test } from "./test.ts";
+import { expect, onAnotherDevice, test } from "./test.ts";
 import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
 
 test(
@@ -71,9 +71,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   expect(rig.filename).toBe("rigs/250-enduro.demo-enduro.json");
   expect(JSON.parse(await rig.getData(new TextWriter()))).toMatchObject({ format: "tamis", version: 7 });
 
-  // A context of one's own does not take the project's settings along.
-  const elsewhere = await browser.newContext({ serviceWorkers: "block" });
-  const other = await elsewhere.newPage();
+  const other = await onAnotherDevice(browser);
   await other.goto(new URL("/data", page.url()).href);
   // The other browser has its own demo: delete it, so that the file alone brings the rig back.
   await rigLine(other).getByRole("button", { name: "Delete" }).click();
@@ -84,7 +82,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();
   await other.goto(new URL(`${RIG}/log`, page.url()).href);
   await expect(other.getByText("Tyre pressures as always.")).toBeVisible();
-  await elsewhere.close();
+  await other.context().close();
 });
 
 test("a plug look leads to the next change in five taps at the most", { tag: "@phone" }, async ({ page }) => {

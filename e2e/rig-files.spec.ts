@@ -1,6 +1,6 @@
 /** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
 import { readFileSync, writeFileSync } from "node:fs";
-import { expect, test } from "./test.ts";
+import { expect, onAnotherDevice, test } from "./test.ts";
 import { open, openRig, RIG, rigLine, unfold } from "./app.ts";
 
 test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({
@@ -107,8 +107,7 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = info.outputPath("log.zip");
   await (await download).saveAs(file);
-  const context = await browser.newContext({ serviceWorkers: "block" });
-  const other = await context.newPage();
+  const other = await onAnotherDevice(browser);
   await open(other, new URL("/data", page.url()).href);
   await rigLine(other).getByRole("button", { name: "Delete" }).click();
   await other.getByRole("button", { name: "Delete it" }).click();
@@ -120,7 +119,7 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
   const again = other.getByRole("list", { name: "Parts tray" }).getByRole("img");
   await expect(again).toBeVisible();
   expect(await again.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(width);
-  await context.close();
+  await other.context().close();
 });
 
 test("several carburettors, each its own, are described on one bench", async ({ page }) => {

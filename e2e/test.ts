@@ -1,5 +1,5 @@
 /** Every test is run in the evening of the demo's last day, whatever the time it is run at. */
-import { expect, test as base } from "@playwright/test";
+import { expect, test as base, type Browser, type Page } from "@playwright/test";
 
 /** The demo's story is over by then, and its air is one of the same day. */
 export function evening(): Date {
@@ -28,4 +28,12 @@ export const test = base.extend<{ mayBreak: boolean }>({
     await use(context);
   },
 });
+
+/** @returns a page on another device at the same hour: a browser's context does not take the test's clock along */
+export async function onAnotherDevice(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({ serviceWorkers: "block" });
+  await context.clock.setSystemTime(evening());
+  return context.newPage();
+}
+
 export { expect } from "@playwright/test";
