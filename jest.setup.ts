@@ -1,5 +1,4 @@
 import "@testing-library/jest-dom";
-import "fake-indexeddb/auto";
 import { configure } from "@testing-library/react";
 
 // What a screen waits for may take its time on a slow machine; a hang is found by the test's own limit.
