@@ -52,4 +52,4 @@ export async function serveBuild(port: number, folder?: string): Promise<ChildPr
 }
 
 /** A rig's settings in the paddock: there once its card is worked out. Class names carry their module's mark. */
-export const FITS = '[class*="_fits_"]';
+export const FITS = '[class*="_fits_"]:has(> div)';

@@ -13,7 +13,11 @@ step("Route types", bin("react-router"), ["typegen"]);
 const read = [
   ["Types", bin("tsc"), ["-b"]],
   ["Lint", bin("eslint"), [".", "--cache", "--cache-location", ".cache/eslint/"]],
-  ["Format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
+  [
+    "Format",
+    bin("prettier"),
+    ["--check", "--log-level", "warn", "--cache", "--cache-location", ".cache/prettier", "."],
+  ],
 ];
 const UNIT = ["--json", "--outputFile=.cache/unit.json", "--testLocationInResults", "--maxWorkers=2"];
 await inLanes(read, [...BUILD, ["Unit tests", bin("jest"), UNIT]]);
