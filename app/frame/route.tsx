@@ -18,7 +18,7 @@ import { lookFaces } from "./look-faces.ts";
 import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
 import { Rail } from "./Rail.tsx";
-import { keptAdvice } from "#app/journal/judge.ts";
+import { keptFace } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { Shortcuts } from "./Shortcuts.tsx";
 import { runTap } from "./run-tap.ts";
@@ -47,7 +47,7 @@ export const shouldRevalidate = ({
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
-  return { ...rig, preferences, kept: await keptAdvice(rig.log.revision) };
+  return { ...rig, preferences, kept: (await keptFace(rig.log.revision))?.advice };
 }
 
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>

@@ -86,10 +86,10 @@ async function ask<Q extends Question>(
   }
 }
 
-/** @returns the advice of the whole engine as it was last worked out of this very log, without waiting for the judge */
-export async function keptAdvice(revision: string): Promise<Advice | undefined> {
+/** @returns what a rig showed of itself when this very log was last worked out, without waiting for the judge */
+export async function keptFace(revision: string): Promise<RigFaceKept | undefined> {
   const rigId = rigOf(revision);
-  return (await readLastAdvice(rigId, revision, await heardBy(rigId)))?.advice;
+  return readLastAdvice(rigId, revision, await heardBy(rigId));
 }
 
 export type Shown = Pick<RigFaceKept, "air" | "held">;
@@ -108,8 +108,7 @@ export async function askAdvice(
 ): Promise<Advice> {
   const question = { ask: "advice", draft, carburettor } as const;
   if (!shown || draft || carburettor !== 0) return ask(revision, entries, question);
-  const rigId = rigOf(revision);
-  const kept = await readLastAdvice(rigId, revision, await heardBy(rigId));
+  const kept = await keptFace(revision);
   return kept ? kept.advice : worked(revision, entries, shown);
 }
 
@@ -125,7 +124,7 @@ async function worked(revision: string, entries: readonly Entry[], { air, held }
  * @throws {Error} with words for the screen
  */
 export async function askFace(rigId: string, revision: string): Promise<RigFaceKept> {
-  const kept = await readLastAdvice(rigId, revision, await heardBy(rigId));
+  const kept = await keptFace(revision);
   if (kept) return kept;
   const log = await readRig(rigId);
   if (!log.ok) throw new Error(log.problem.message);

@@ -42,11 +42,12 @@ export interface BackupState {
 export async function backupState(): Promise<BackupState> {
   const { rigs: saved } = await read();
   const own = ((await bookedRigs()) ?? []).filter((id) => !isDemo(id));
+  const indexes = await Promise.all(own.map(readIndex));
   let unsaved = 0;
   const times: string[] = [];
-  for (const id of own) {
-    const index = await readIndex(id);
-    const here = index.ok && index.value ? entryCount(index.value) : 0;
+  for (const [i, id] of own.entries()) {
+    const index = indexes[i];
+    const here = index?.ok && index.value ? entryCount(index.value) : 0;
     const last = saved[id];
     // Fewer than then: deleted and brought in again, so nothing is known of it.
     unsaved += last && last.entries <= here ? here - last.entries : here;

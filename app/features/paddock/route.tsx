@@ -9,12 +9,14 @@ import { readPreferences } from "#app/store/preferences.ts";
 import { backupState } from "#app/store/backups.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
+import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { Step } from "#app/ui/Step.tsx";
 import { RigFace } from "#app/frame/RigFace.tsx";
+import { keptFace } from "#app/journal/judge.ts";
 import { refused, type ActionProblem } from "#app/journal/save.ts";
 import { useInView } from "#app/ui/use-in-view.ts";
 import { useFace } from "./use-face.ts";
@@ -30,16 +32,24 @@ export const meta = () => [{ title: "Paddock · Tamis" }];
 
 const UNREADABLE = "cannot be read. Save the raw data on the Data page, then import a good export.";
 
+/** What a screen shows at once comes with it; the rest asks for itself when it is scrolled to. */
+const IN_SIGHT = 4;
+
 export async function clientLoader() {
   const [shelf, preferences] = await Promise.all([listRigs(), readPreferences()]);
   if (!shelf.ok) return { rigs: [], troubles: [shelf.problem.message], preferences, backup: undefined };
-  const backup = await backupState();
   const { headers, unreadable } = shelf.value;
-  const revisions = await Promise.all(headers.map(({ id }) => revisionOf(id)));
-  const rigs = headers.flatMap((header, i) => {
+  const [backup, ...revisions] = await Promise.all([
+    backupState(),
+    ...headers.map(({ id }) => revisionOf(id)),
+  ]);
+  const named = headers.flatMap((header, i) => {
     const revision = revisions[i];
     return revision?.ok ? [{ header, revision: revision.value }] : [];
   });
+  const rigs = await Promise.all(
+    named.map(async (rig, i) => ({ ...rig, kept: i < IN_SIGHT ? await keptFace(rig.revision) : undefined })),
+  );
   const troubles = [
     ...unreadable.map((id) => `The rig ${id} ${UNREADABLE}`),
     ...revisions.flatMap((revision) => (revision.ok ? [] : [revision.problem.message])),
@@ -57,12 +67,13 @@ export async function clientAction() {
 interface RigCardProps {
   readonly header: Header;
   readonly revision: string;
+  readonly kept: RigFaceKept | undefined;
   readonly preferences: Preferences;
 }
 
-function RigCard({ header, revision, preferences }: RigCardProps) {
+function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   const [place, inView] = useInView<HTMLAnchorElement>();
-  const { face, problem } = useFace(header.id, revision, inView);
+  const { face, problem } = useFace(header.id, revision, inView, kept);
   const { advice, air, held = [] } = face ?? {};
   const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
   const line = air ? airWords(air, preferences) : face ? "no air read yet" : "";
@@ -180,8 +191,14 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
             {backupWords(backup, now)} <Link to="/data#backup">Back it up</Link>
           </p>
         )}
-        {rigs.map(({ header, revision }) => (
-          <RigCard key={header.id} header={header} revision={revision} preferences={preferences} />
+        {rigs.map(({ header, revision, kept }) => (
+          <RigCard
+            key={header.id}
+            header={header}
+            revision={revision}
+            kept={kept}
+            preferences={preferences}
+          />
         ))}
         {rigs.length === 0 && troubles.length === 0 && <EmptyPaddock />}
       </main>

@@ -8,11 +8,14 @@ interface FaceState {
   readonly problem?: string;
 }
 
-/** What a rig shows of itself; asked for once it comes into view. */
-export function useFace(rigId: string, revision: string, wanted: boolean): FaceState {
+/**
+ * What a rig shows of itself; asked for once it comes into view.
+ * @param kept - as it was last worked out of this revision: shown without asking
+ */
+export function useFace(rigId: string, revision: string, wanted: boolean, kept?: RigFaceKept): FaceState {
   const [state, setState] = useState<FaceState & { readonly revision: string }>();
   useEffect(() => {
-    if (!wanted) return undefined;
+    if (!wanted || kept) return undefined;
     let current = true;
     askFace(rigId, revision).then(
       (face) => current && setState({ revision, face }),
@@ -21,6 +24,7 @@ export function useFace(rigId: string, revision: string, wanted: boolean): FaceS
     return () => {
       current = false;
     };
-  }, [rigId, revision, wanted]);
+  }, [rigId, revision, wanted, kept]);
+  if (kept) return { face: kept };
   return state?.revision === revision ? state : {};
 }
