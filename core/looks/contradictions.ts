@@ -35,10 +35,10 @@ const sameMachine = (a: SeenLook, b: SeenLook): boolean =>
  *   the other lean; nothing is weighed here, it is asked
  */
 export function contradictions({ looks, settings }: Present): Contradiction[] {
-  const here = looks.filter((look) => JSON.stringify(look.settings) === JSON.stringify(settings));
-  const newest = here.at(-1);
+  const fitted = JSON.stringify(settings);
+  const newest = looks.findLast((look) => JSON.stringify(look.settings) === fitted);
   if (!newest) return [];
-  const now = here.filter((look) => sameMachine(look, newest));
+  const now = looks.filter((look) => sameMachine(look, newest));
   return ZONES.flatMap((zone): Contradiction[] => {
     const ride = now.findLast(
       ({ entry: { reading } }) => reading.type === "rideReport" && reading.felt[zone],
