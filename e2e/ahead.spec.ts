@@ -2,7 +2,7 @@
 import { readFileSync } from "node:fs";
 import ICAL from "ical.js";
 import { evening, expect, test } from "./test.ts";
-import { expectAccessible, KART, open, openRig, RIG } from "./app.ts";
+import { expectAccessible, KART, open, openRig, RIG, goOn } from "./app.ts";
 
 const two = (value: number) => String(value).padStart(2, "0");
 const dayOf = (date: Date) => `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
@@ -199,11 +199,11 @@ test("a place is described, fills in the air, and a year there is told by a clim
   await page.getByRole("option", { name: "shown as at sea level" }).click();
   await page.getByRole("button", { name: "Save this place" }).click();
   await expect(page.getByText(/1380 m · shown as at sea level · middle 40 %, top 60 %/)).toBeVisible();
-  await page.goto(`${RIG}/air`);
+  await goOn(page, `${RIG}/air`);
   await page.getByRole("button", { name: "Col de la Brume, paddock" }).click();
   await expect(page.getByLabel("Height above the sea")).toHaveValue("1380");
   await expect(page.getByRole("button", { name: /^Weather app/ })).toHaveAttribute("aria-pressed", "true");
-  await page.goto(`${RIG}/season`);
+  await goOn(page, `${RIG}/season`);
   await page.getByLabel("Climate table").setInputFiles(file("year.csv", "month,low,high\n5,17,4"));
   await expect(page.getByText(/Row 1 of the table .*Nothing was changed/)).toBeVisible();
   await page

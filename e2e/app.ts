@@ -14,6 +14,19 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
 }
 
+/** Goes on to another screen as a link would: the app is not loaded anew. It stands once its heading has the focus. */
+export async function goOn(page: Page, path: string): Promise<void> {
+  await expect.poll(() => page.evaluate(() => "__reactRouterDataRouter" in window)).toBe(true);
+  await page.evaluate(async (to) => {
+    const { __reactRouterDataRouter: router } = window as unknown as {
+      __reactRouterDataRouter: { navigate: (path: string) => Promise<void> };
+    };
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+    await router.navigate(to);
+  }, path);
+  await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).toBe("H1");
+}
+
 export async function openRig(page: Page, place = ""): Promise<void> {
   await open(page, `${RIG}${place}`);
   await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeVisible();

@@ -1,6 +1,6 @@
 /** Several cylinders: brought into step by the gauges, compared side by side, jetted each for its own. */
 import { expect, test, evening } from "./test.ts";
-import { expectAccessible, open, TWIN, untilKept } from "./app.ts";
+import { expectAccessible, open, TWIN, untilKept, goOn } from "./app.ts";
 
 test("a twin out of step is brought in by the screw that the gauges name", async ({ page }) => {
   await page.clock.install({ time: evening() });
@@ -27,7 +27,7 @@ test("a twin out of step is brought in by the screw that the gauges name", async
   await expect(page.getByText(/stands on prime while its hose is off, and goes back after/)).toBeVisible();
   await page.getByRole("button", { name: "Log the balance" }).click();
   await page.waitForURL(/cylinders$/);
-  await open(page, `${TWIN}/log`);
+  await goOn(page, `${TWIN}/log`);
   await expect(page.getByText("Vacuum at idle, 2 gauges").first()).toBeVisible();
 });
 

@@ -1,6 +1,6 @@
 /** What no jet cures: looked for first, asked about, found or not found; and whose eyes a plug was read with. */
 import { expect, test } from "./test.ts";
-import { expectAccessible, open, openRig, RIG, TWIN } from "./app.ts";
+import { expectAccessible, open, openRig, RIG, TWIN, goOn } from "./app.ts";
 
 test("a fault is looked for before anything is jetted, and once it was not that, the plan is back", async ({
   page,
@@ -15,7 +15,7 @@ test("a fault is looked for before anything is jetted, and once it was not that,
   await page.getByRole("link", { name: "Look at jets and passages" }).click();
   await page.waitForURL(/walk-round\/passages$/);
   await expect(page.getByRole("heading", { name: /passages/i }).first()).toBeVisible();
-  await open(page, TWIN);
+  await goOn(page, TWIN);
   await page.getByRole("button", { name: /^It was not one cylinder/ }).click();
   await expect(heading).not.toHaveText(/^Check this first/);
   await expect(page.getByText(/Looked for, not found: one cylinder/).first()).toBeVisible();
@@ -44,7 +44,7 @@ test("a symptom is told with its answer, and the next question is one tap", asyn
   await question.getByRole("button").first().click();
   await expect(question.getByText(asked)).toHaveCount(0);
   await expect(page.getByText(asked).first()).toBeVisible();
-  await page.goto(`${RIG}/why`);
+  await goOn(page, `${RIG}/why`);
   await expect(page.getByRole("region", { name: /learnt of engine and instruments/ })).toBeVisible();
   await expectAccessible(page);
 });
@@ -58,11 +58,11 @@ test("an instrument has a name, and a look remembers whose it was", async ({ pag
   await page.getByRole("button", { name: "Name it" }).click();
   await expect(page.getByText("There is one of that name already.")).toBeVisible();
   await expectAccessible(page);
-  await page.goto(`${RIG}/look?how=plug&zone=top`);
+  await goOn(page, `${RIG}/look?how=plug&zone=top`);
   await page.getByRole("button", { name: "Nine" }).click();
   await page.getByRole("radio", { name: /biscuit/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
-  await page.goto(`${RIG}/why`);
+  await goOn(page, `${RIG}/why`);
   await expect(page.getByText(/^Nine: nothing known against it/)).toBeVisible();
 });

@@ -1,7 +1,7 @@
 /** The idle bench: from cold to the verdict, by hand and with the simulated tachometer, and into the log. */
 import type { Page } from "@playwright/test";
 import { expect, test, evening } from "./test.ts";
-import { ATV, expectAccessible, openRig, open, RIG, untilKept } from "./app.ts";
+import { ATV, expectAccessible, openRig, open, RIG, untilKept, goOn } from "./app.ts";
 
 /** A crest of 1700 rpm at 1 1/2 turns, 2 % lost half a turn either side. */
 const rpmAt = (turns: number): number => Math.round(1700 * (1 - 0.02 * ((turns - 1.5) / 0.5) ** 2));
@@ -66,7 +66,7 @@ test(
     await expect(page.getByText("Logged. The card counts it in.")).toBeVisible();
     await page.getByRole("link", { name: "Look for an air leak" }).click();
     await expect(page.getByRole("heading", { level: 1 })).toContainText(/leak/i);
-    await open(page, `${RIG}/log`);
+    await goOn(page, `${RIG}/log`);
     await expect(page.getByText("Idle bench, 7 readings").first()).toBeVisible();
     await expect(page.getByText("Bogs when cracked open").first()).toBeVisible();
   },
@@ -93,7 +93,7 @@ test("a simulated tachometer is read from cold to the verdict", async ({ page })
   await expect(heading).toHaveText(verdict);
   await page.getByRole("button", { name: "Log this idle" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
-  await open(page, `${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByText(/Idle bench, \d+ readings/).first()).toBeVisible();
 });
 

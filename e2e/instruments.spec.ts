@@ -1,6 +1,6 @@
 /** Instruments of the air and of the run: a station, satellites, a λ meter, each with its stand-in and its refusals. */
 import { evening, expect, test } from "./test.ts";
-import { expectAccessible, open, openRig, RIG, untilKept } from "./app.ts";
+import { expectAccessible, open, openRig, RIG, untilKept, goOn } from "./app.ts";
 
 test("a station over Bluetooth fills the air in, and its pressure follows what it sends", async ({
   page,
@@ -119,7 +119,7 @@ test("a sprint is armed, timed by itself, and saved with its error", { tag: "@ph
   await expectAccessible(page);
   await taken.getByRole("button", { name: "Save this run" }).click();
   await expect(page.getByRole("list", { name: "Runs: 0 to 60 km/h" })).toBeVisible();
-  await open(page, `${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByText(/by satellites to \d\.\d %/).first()).toBeVisible();
 });
 
@@ -133,6 +133,6 @@ test("a λ meter is followed on the strip, and what was held is taken with its s
   await expect(page.getByLabel("λ", { exact: true })).toHaveValue(/^[01]\.\d{3}$/);
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
-  await open(page, `${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByText(/λ, Middle .* s logged/).first()).toBeVisible();
 });

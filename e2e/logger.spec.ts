@@ -1,6 +1,6 @@
 /** A logger's file: guessed, confirmed, read, looked at, logged. */
 import { expect, test } from "./test.ts";
-import { expectAccessible, openRig, RIG } from "./app.ts";
+import { expectAccessible, openRig, RIG, goOn } from "./app.ts";
 import { chooseLog as choose, rideRows as rows } from "./logger-files.ts";
 
 test("the simulated logger’s ride is read, charted and logged as weighted looks and runs", async ({
@@ -29,7 +29,7 @@ test("the simulated logger’s ride is read, charted and logged as weighted look
   await expect(page).toHaveURL(new RegExp(`${RIG}$`));
   await expect(page.getByText("simulated-ride-1.csv")).toBeVisible();
   await expect(page.getByText(/λ, Low .* logged/)).toBeVisible();
-  await page.goto(`${RIG}/why`);
+  await goOn(page, `${RIG}/why`);
   await expect(page.getByRole("table", { name: /The looks/ })).toContainText(/s logged/);
 });
 

@@ -1,7 +1,7 @@
 /** Looks of the newer kinds: the plug's other places and a photo, crown, temperatures. */
 import type { Locator, Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { expectAccessible, openRig, RIG } from "./app.ts";
+import { expectAccessible, openRig, RIG, goOn } from "./app.ts";
 
 const heading = (page: Page) => page.getByRole("heading", { level: 1 });
 
@@ -86,7 +86,7 @@ test("a temperature in the wrong unit is offered the other, and becomes evidence
   await expectSaved(page);
   await expect(page.getByText("710.0 °C")).toBeVisible();
   // The target was typed with it: the next reading finds it there.
-  await page.goto(`${RIG}/look?how=temperature&zone=top`);
+  await goOn(page, `${RIG}/look?how=temperature&zone=top`);
   await expect(page.getByLabel("Target, top, °C")).toHaveValue("649");
 });
 
@@ -104,7 +104,7 @@ test("head temperatures of a run show what moves them, start line first", async 
   await page.getByRole("button", { name: "Save this look" }).click();
   await expectSaved(page);
   await expect(page.getByText("+72 °C to 150.0 °C")).toBeVisible();
-  await page.goto(`${RIG}/why`);
+  await goOn(page, `${RIG}/why`);
   await expect(heading(page)).toHaveText("Why");
   await expect(page.getByRole("table", { name: /The looks/ })).toContainText("Head, rise of the run");
 });

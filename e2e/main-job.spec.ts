@@ -2,7 +2,7 @@ import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-n
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
 import { expect, onAnotherDevice, test } from "./test.ts";
-import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir } from "./app.ts";
+import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir, goOn, KART } from "./app.ts";
 
 test(
   "from the air and one plug to the one change, still there after the browser was closed",
@@ -59,7 +59,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await page.getByRole("textbox", { name: "Note" }).fill("Tyre pressures as always.");
   await page.getByRole("button", { name: "Add note" }).click();
   await expect(page.getByText("Tyre pressures as always.")).toBeVisible();
-  await page.goto("/data");
+  await goOn(page, "/data");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = await download;
@@ -136,7 +136,7 @@ test("what it did is told apart from what feels the same, and specks stop everyt
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   await expect(page.getByText("Stutters off idle").first()).toBeVisible();
-  await page.goto(`${RIG}/look?how=plug&zone=top`);
+  await goOn(page, `${RIG}/look?how=plug&zone=top`);
   await page.getByRole("radio", { name: /bone/ }).click();
   await page.getByRole("button", { name: "Specks of metal" }).click();
   await expect(page.getByText(/Stop: do not run it again/)).toBeVisible();
@@ -144,12 +144,23 @@ test("what it did is told apart from what feels the same, and specks stop everyt
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Stop: specks of metal on the plug");
 });
 
+test("what is half typed on one rig is not taken along to another", async ({ page }) => {
+  await openRig(page, "/air");
+  await typeAir(page, { temperature: "31", humidity: "40", pressure: "822" });
+  await expect(page.getByText("as typed")).toBeVisible();
+  await goOn(page, `${KART}/air`);
+  await expect(page.getByText("125 kart").first()).toBeVisible();
+  await expect(page.getByText("fitted → to fit")).toBeVisible();
+  await expect(page.getByText("as typed")).toHaveCount(0);
+  await expect(page.getByLabel("Temperature")).not.toHaveValue("31");
+});
+
 test("another tab hears of a change here", async ({ page, context }) => {
   await openRig(page);
   const other = await context.newPage();
   await other.goto(RIG);
   await expect(other.getByRole("heading", { level: 1 })).toContainText("The plan for this stop");
-  await page.goto(`${RIG}/look?zone=top`);
+  await goOn(page, `${RIG}/look?zone=top`);
   await page.getByRole("radio", { name: /soot/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();
   await expect(other.getByText("soot").first()).toBeVisible();

@@ -1,7 +1,7 @@
 /** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
 import { expect, test } from "./test.ts";
 import type { Page } from "@playwright/test";
-import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold } from "./app.ts";
+import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold, goOn } from "./app.ts";
 
 /** Counts what a hand does: taps on what can be pressed, and fields typed into. */
 function hand(page: Page) {
@@ -79,7 +79,7 @@ test("a rig is given its name and its plate later", async ({ page }) => {
   await page.getByRole("button", { name: "Call it so" }).click();
   await expect(page.getByText("Race bike").filter({ visible: true }).first()).toBeVisible();
   await expect(page.getByRole("button", { name: "Call it so" })).toHaveCount(0);
-  await page.goto("/");
+  await goOn(page, "/");
   await expect(page.getByRole("link", { name: /Race bike/ })).toBeVisible();
 });
 
@@ -122,7 +122,7 @@ test("a cleaned main side is logged and widens the doubt at the top", async ({ p
     return Number.parseFloat((await row.getByRole("cell").nth(1).textContent()) ?? "");
   };
   const before = await doubt();
-  await page.goto(`${RIG}/build`);
+  await goOn(page, `${RIG}/build`);
   await page.getByRole("combobox", { name: "What was done" }).click();
   await page.getByRole("option", { name: "Main side cleaned" }).click();
   await expect(page.getByText("Brings back doubt about the main jet")).toBeVisible();
@@ -130,7 +130,7 @@ test("a cleaned main side is logged and widens the doubt at the top", async ({ p
   await page.getByRole("button", { name: "Save the rig" }).click();
   await expect(page.getByText("Saved: the machine as it is from now on.")).toBeVisible();
   await expect(page.getByRole("heading", { name: "The rig" })).toBeVisible();
-  await page.goto(`${RIG}/why`);
+  await goOn(page, `${RIG}/why`);
   await expect.poll(doubt).toBeGreaterThan(before + 1);
 });
 
@@ -153,7 +153,7 @@ test("a part locked by the class stays as it is on every card", async ({ page })
     .click();
   await page.getByRole("button", { name: "Save the rig" }).click();
   await expect(page.getByText("Saved: the machine as it is from now on.")).toBeVisible();
-  await page.goto(`${RIG}/air`);
+  await goOn(page, `${RIG}/air`);
   await typeAir(page, { temperature: "30", humidity: "40", pressure: "780" });
   await page.getByRole("button", { name: "Save this air" }).click();
   await expect(page.getByText(/The class rules lock main jet/)).toBeVisible();
@@ -187,10 +187,10 @@ test("ways of working go into the log, and the plan keeps to them", async ({ pag
   await expect(page.getByRole("button", { name: /^One at a time/ })).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("checkbox", { name: "λ meter" }).click();
   await expect(page.getByRole("checkbox", { name: "λ meter" })).toBeChecked();
-  await page.goto(RIG);
+  await goOn(page, RIG);
   await expect(page.getByRole("list", { name: "The plan for this stop" }).getByRole("listitem")).toHaveCount(
     1,
   );
-  await page.goto(`${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByText("Changes at one stop, from now on").first()).toBeVisible();
 });

@@ -1,6 +1,6 @@
 /** Parts on the bench: measured into the box, tried on paper, fitted; two rigs on one strip; the map. */
 import { expect, test } from "./test.ts";
-import { KART, openRig, RIG } from "./app.ts";
+import { KART, openRig, RIG, goOn } from "./app.ts";
 
 test("a part is measured into the box, refused where it cannot be, compared, and fitted as another part", async ({
   page,
@@ -38,7 +38,7 @@ test("a part is measured into the box, refused where it cannot be, compared, and
   await expect(box.getByRole("row", { name: /^As bought/ })).toContainText("richer");
   await page.getByRole("button", { name: "Take two scratches out of the box" }).click();
   await expect(box.getByRole("row", { name: /^Two scratches/ })).toHaveCount(0);
-  await page.goto(`${KART}/log`);
+  await goOn(page, `${KART}/log`);
   await expect(page.getByText(/Fitted needle jet “narrow one” from the box/).first()).toBeVisible();
 });
 

@@ -1,7 +1,7 @@
 /** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { expect, onAnotherDevice, test } from "./test.ts";
-import { open, openRig, RIG, rigLine, unfold } from "./app.ts";
+import { open, openRig, RIG, rigLine, unfold, goOn } from "./app.ts";
 
 test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({
   page,
@@ -70,11 +70,11 @@ test("everything goes back to base as one entry, and the sheet travels as a file
   await expect(page.getByText("Kept on this device: E 38-2, Z 9.")).toBeVisible();
 
   // Found again by its number on another rig.
-  await page.goto("/rigs/rig:demo-kart/base");
+  await goOn(page, "/rigs/rig:demo-kart/base");
   await page.getByLabel("Number stamped on it").fill("Z 9");
   await page.getByRole("button", { name: "Take it" }).click();
   await expect(page.getByLabel("Where it comes from")).toHaveValue("own bench, winter");
-  await page.goto(`${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByText("back to base", { exact: true }).first()).toBeVisible();
 });
 
@@ -102,7 +102,7 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
   const width = await photo.evaluate((img: HTMLImageElement) => img.naturalWidth);
   expect(width).toBeGreaterThan(100);
 
-  await page.goto("/data");
+  await goOn(page, "/data");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = info.outputPath("log.zip");
@@ -153,7 +153,7 @@ test("assumed values are named on the card until they are confirmed", async ({ p
     .first()
     .click();
   await expect(page.getByText("Assumed: not measured yet.")).not.toHaveCount(0);
-  await page.goto("/new?step=means");
+  await goOn(page, "/new?step=means");
   await page.getByRole("button", { name: "Make the rig" }).click();
   await expect(page.getByText(/Leans most on what is assumed:/)).toBeVisible();
   // What the card leans on most is measured on a page of its own, and drops off the list.

@@ -1,6 +1,6 @@
 /** The sieve: what is still possible, what closed the rest, and the way from a hole to the spanner. */
 import { expect, test } from "./test.ts";
-import { openRig, RIG } from "./app.ts";
+import { openRig, RIG, goOn } from "./app.ts";
 
 test("a look is taken back and its holes open, and a hole is looked through and fitted", async ({ page }) => {
   await openRig(page, "/sieve");
@@ -67,7 +67,7 @@ test("what if: parts and air are moved on paper, a trial is kept over a reload, 
   await expect(page.getByText(/Main 158 → 148\b/)).toBeVisible();
   await page.getByRole("button", { name: "Drop High pass" }).click();
   await expect(table.getByRole("columnheader", { name: /High pass/ })).toHaveCount(0);
-  await page.goto(`${RIG}/log`);
+  await goOn(page, `${RIG}/log`);
   await expect(page.getByRole("list", { name: "Entries" }).getByRole("listitem").first()).toBeVisible();
   await expect(page.getByText("148")).toHaveCount(0);
 });

@@ -1,7 +1,7 @@
 /** Runs by the stopwatch: timed, typed, compared between two settings, and said to the sieve. */
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { expectAccessible, openRig, RIG } from "./app.ts";
+import { expectAccessible, openRig, RIG, goOn } from "./app.ts";
 
 async function typeRun(page: Page, time: string) {
   const runs = page.getByRole("list", { name: /^Runs/ });
@@ -28,13 +28,13 @@ test(
     await expectAccessible(page);
 
     // The open change is put back: runs of what was fitted before stand against it.
-    await page.goto(RIG);
+    await goOn(page, RIG);
     await page
       .getByRole("main")
       .getByRole("button", { name: /Put back 155/ })
       .click();
     await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
-    await page.goto(`${RIG}/stopwatch`);
+    await goOn(page, `${RIG}/stopwatch`);
     await expect(page.getByRole("list", { name: /^Runs/ })).toBeVisible();
     await page.getByLabel("To, km/h").fill("80");
     for (const time of ["8.11", "8.15", "8.09"]) await typeRun(page, time);

@@ -1,7 +1,7 @@
 /** The walk-round: a float out of its limits, a stop that holds the card, and saying "I know". */
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { ATV, cardText, expectAccessible, openRig, RIG } from "./app.ts";
+import { ATV, cardText, expectAccessible, openRig, RIG, goOn } from "./app.ts";
 
 const open = async (page: Page, path: string) => {
   await page.goto(path);
@@ -23,7 +23,7 @@ test("a float out of the manual's limits says which way to bend and what it does
   await expect(page.getByText(/leave the tab alone/)).toBeVisible();
   await page.getByRole("button", { name: "Save this check" }).click();
   await expect(page.getByRole("heading", { name: "Float, wet level" })).toBeVisible();
-  await open(page, `${RIG}/base`);
+  await goOn(page, `${RIG}/base`);
   await expect(page.getByText("Kept on this device: E 38-2.")).toBeVisible();
 });
 
@@ -66,14 +66,14 @@ test("a stop holds the card back, is overridden with a reason, and gives way to 
   await page.getByRole("button", { name: "I know: show the card" }).click();
   await expect(page.getByText(/Walk-round failed: the choke/).filter({ visible: true })).toBeVisible();
 
-  await open(page, `${ATV}/walk-round`);
+  await goOn(page, `${ATV}/walk-round`);
   await expect(page.getByText(/Jetted on although the choke says stop: “only to the gate/)).toBeVisible();
-  await open(page, `${ATV}/walk-round/choke`);
+  await goOn(page, `${ATV}/walk-round/choke`);
   await page.getByLabel("Note").fill("Cable freed, plunger seats.");
   await page.getByLabel("Slack in the choke cable").fill("2");
   await page.getByRole("button", { name: "Save this check" }).click();
   await page.waitForURL(/cable$/);
-  await open(page, ATV);
+  await goOn(page, ATV);
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Stop");
   await expect(page.getByText(/Walk-round failed/)).toHaveCount(0);
 });
@@ -84,7 +84,7 @@ test("a check passes in one tap, and the strike of it brings it back", async ({ 
   await page.getByLabel("Search").fill("choke really off");
   await page.getByRole("button", { name: "Strike this check through" }).click();
   await expect(page.getByText("(struck through)")).toBeAttached();
-  await open(page, "/rigs/rig:demo-racer/walk-round");
+  await goOn(page, "/rigs/rig:demo-racer/walk-round");
   const line = page.getByRole("listitem").filter({ hasText: "Choke really off" });
   await line.getByRole("button", { name: "Pass: Choke really off" }).click();
   await expect(line.getByText("pass", { exact: false }).first()).toBeVisible();

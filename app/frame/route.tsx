@@ -53,7 +53,12 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>
   runTap(params.rigId, await request.formData());
 
+/** What is chosen or half typed on one rig is never taken along to another. */
 export default function RigRoute({ loaderData }: Route.ComponentProps) {
+  return <RigFrame key={loaderData.log.header.id} loaderData={loaderData} />;
+}
+
+function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const { log, present, build, preferences } = loaderData;
   const printing = usePrinting();
   const [draft, setDraft] = useState<AirEntry>();
