@@ -21,7 +21,7 @@ export default async function firstVisit(): Promise<void> {
     });
     return asked === 0;
   };
-  // What a rig's instruments were found to be is heard by the others: their cards are worked out once more.
+  // Until a visit asks the judge nothing: then all five are kept, and no test has them worked out anew.
   await expect(async () => expect(await allCards()).toBe(true)).toPass({ timeout: 90_000 });
   await context.storageState({ path: FIRST_VISIT, indexedDB: true });
   await browser.close();
