@@ -1,7 +1,7 @@
 /** What comes into the rig and goes out of it as files: a box, base sheets, photos. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { expect, onAnotherDevice, test } from "./test.ts";
-import { open, openRig, RIG, rigLine, unfold, goOn } from "./app.ts";
+import { goOn, open, openRig, RIG, rigLine, TWIN, unfold } from "./app.ts";
 
 test("a box comes in as CSV: its bad rows are shown, and only the good ones taken on request", async ({
   page,
@@ -74,6 +74,9 @@ test("everything goes back to base as one entry, and the sheet travels as a file
   await page.getByLabel("Number stamped on it").fill("Z 9");
   await page.getByRole("button", { name: "Take it" }).click();
   await expect(page.getByLabel("Where it comes from")).toHaveValue("own bench, winter");
+  // What was found for one rig is not another one's.
+  await goOn(page, `${TWIN}/base`);
+  await expect(page.getByLabel("Number stamped on it")).toHaveValue("T 32-4");
   await goOn(page, `${RIG}/log`);
   await expect(page.getByText("back to base", { exact: true }).first()).toBeVisible();
 });
