@@ -4,24 +4,23 @@ import "@fontsource/barlow-condensed/latin-600.css";
 import "@fontsource/barlow-condensed/latin-700.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
 import "./theme/base.css";
+import "./theme/variables.css";
 import "./ui/pieces.css";
-import CssBaseline from "@mui/material/CssBaseline";
-import GlobalStyles from "@mui/material/GlobalStyles";
-import InitColorSchemeScript from "@mui/material/InitColorSchemeScript";
-import { StyledEngineProvider, ThemeProvider } from "@mui/material/styles";
+import InitColorSchemeScript from "@mui/system/InitColorSchemeScript";
 import { useEffect, type ReactNode } from "react";
 import "#app/workers/strict.ts";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import { errorWords } from "./ui/error-words.ts";
+import { firstCard } from "./ui/first-card.ts";
 import { Trouble } from "./ui/Trouble.tsx";
 import { useFocusHeading } from "./ui/use-focus-heading.ts";
 import { ToastPlace, useToast } from "./ui/Toast.tsx";
 import { Working } from "./ui/Working.tsx";
 import { loadDemoOnFirstVisit } from "./journal/demo.ts";
-import { cssVariables, DAY, NIGHT, SUN } from "./theme/colours.ts";
+import { DAY, NIGHT } from "./theme/colours.ts";
 import { sweepBook } from "./store/book.ts";
-import { theme } from "./theme/theme.ts";
+import { LIGHT_ATTRIBUTE, LIGHT_KEYS } from "./theme/light-keys.ts";
 
 export const meta = () => [{ title: "Tamis" }];
 
@@ -52,28 +51,13 @@ export function Layout({ children }: { children: ReactNode }) {
         <Links />
       </head>
       <body>
-        <InitColorSchemeScript attribute="data-mui-color-scheme" defaultMode="system" />
-        <StyledEngineProvider enableCssLayer>
-          <ThemeProvider theme={theme} defaultMode="system">
-            <CssBaseline />
-            <GlobalStyles
-              styles={{
-                ":root": cssVariables(DAY),
-                '[data-mui-color-scheme="dark"]': cssVariables(NIGHT),
-                '[data-mui-color-scheme="sun"]': cssVariables(SUN),
-                "@media print": {
-                  ":root, [data-mui-color-scheme]": cssVariables({
-                    ...DAY,
-                    paper: "#fff",
-                    sheet: "#fff",
-                    ink: "#000",
-                  }),
-                },
-              }}
-            />
-            {children}
-          </ThemeProvider>
-        </StyledEngineProvider>
+        <InitColorSchemeScript
+          attribute={LIGHT_ATTRIBUTE}
+          modeStorageKey={LIGHT_KEYS.mode}
+          colorSchemeStorageKey={LIGHT_KEYS.scheme}
+          defaultMode="system"
+        />
+        {children}
         <ScrollRestoration />
         <Scripts />
       </body>
@@ -88,7 +72,9 @@ function Later() {
   const say = useToast();
   useEffect(() => {
     if (import.meta.env.PROD && "serviceWorker" in navigator)
-      void import("./frame/offline.ts").then(({ keepOffline }) => keepOffline(say));
+      void firstCard()
+        .then(() => import("./frame/offline.ts"))
+        .then(({ keepOffline }) => keepOffline(say));
   }, [say]);
   useEffect(() => {
     const timer = setTimeout(() => void sweepBook(), FIRST_SCREEN_STANDS_MS);
@@ -97,9 +83,11 @@ function Later() {
   useEffect(() => {
     let stop: (() => void) | undefined;
     let gone = false;
-    void import("./journal/backup.ts").then(({ keepBackups }) => {
-      if (!gone) stop = keepBackups();
-    });
+    void firstCard()
+      .then(() => import("./journal/backup.ts"))
+      .then(({ keepBackups }) => {
+        if (!gone) stop = keepBackups();
+      });
     return () => {
       gone = true;
       stop?.();

@@ -29,16 +29,29 @@ async function slowDown(page: Page): Promise<CDPSession> {
   return session;
 }
 
+/** In the page, before anything of it: when the card first stands there, by the clock of all machines. */
+const NOTE_CARD = `new MutationObserver((_, watch) => {
+  if (!document.querySelector("aside")?.textContent.includes("Main")) return;
+  globalThis.cardAt = Date.now();
+  watch.disconnect();
+}).observe(document, { childList: true, subtree: true })`;
+
 async function coldStart(browser: Browser): Promise<void> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
-  const sizes = new Map<string, Promise<number>>();
+  await page.addInitScript({ content: NOTE_CARD });
+  const sizes = new Map<string, Promise<{ asked: number; size: number }>>();
   const toLoad = (response: Response): void => {
-    if (!response.url().endsWith(".js") || response.url().endsWith("/sw.js")) return;
-    const size = response.body().then((body) => gzipSync(body).length);
+    const url = response.url();
+    // What page and worker both read is asked for once more, and counted once.
+    if (!url.endsWith(".js") || url.endsWith("/sw.js") || sizes.has(url)) return;
+    const asked = response.request().timing().startTime;
     sizes.set(
-      response.url(),
-      size.catch(() => 0),
+      url,
+      response.body().then(
+        (body) => ({ asked, size: gzipSync(body).length }),
+        () => ({ asked, size: 0 }),
+      ),
     );
   };
   page.on("response", toLoad);
@@ -48,9 +61,11 @@ async function coldStart(browser: Browser): Promise<void> {
   await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
   const first = performance.now() - started;
   page.off("response", toLoad);
-  const gzipped = (await Promise.all(sizes.values())).reduce((sum, size) => sum + size, 0);
+  const cardAt = await page.evaluate<number>("globalThis.cardAt");
+  const before = (await Promise.all(sizes.values())).filter(({ asked }) => asked <= cardAt);
+  const gzipped = before.reduce((sum, { size }) => sum + size, 0);
   console.log(
-    `first visit, demo made, ${SLOWER}× slower: card after ${first.toFixed(0)} ms; ${sizes.size} scripts, ${(gzipped / 1000).toFixed(0)} kB gzip, workers included`,
+    `first visit, demo made, ${SLOWER}× slower: card after ${first.toFixed(0)} ms; ${before.length} scripts asked for before it stood, ${(gzipped / 1000).toFixed(0)} kB gzip, workers included`,
   );
   // A later visit has no signal and needs none.
   await session.send("Emulation.setCPUThrottlingRate", { rate: 1 });

@@ -9,10 +9,16 @@ const IMPORTS: Readonly<Record<string, readonly string[]>> = {
     "/x/app/store/book.ts",
   ],
   "/x/app/features/today/route.tsx?route-chunk=main": ["/x/core/strip.ts", "/x/app/words.ts"],
-  "/x/app/workers/judge.worker.ts": ["/x/core/strip.ts", "/x/core/belief.ts"],
-  "/x/app/workers/files.worker.ts": ["/x/app/store/book.ts", "/x/core/photo.ts"],
+  "/x/app/workers/judge.worker.ts": ["/x/core/strip.ts", "/x/core/belief.ts", "/x/core/belief-words.ts"],
+  "/x/app/workers/files.worker.ts": ["/x/app/store/book.ts", "/x/app/store/names.ts", "/x/core/photo.ts"],
   "/x/app/features/sieve/route.tsx": ["/x/core/belief.ts", "/x/app/sieve-words.ts"],
   "/x/app/words.ts": ["/x/core/round.ts"],
+  "/x/app/features/today/TodaysWork.tsx": [
+    "/x/app/words.ts",
+    "/x/core/belief-words.ts",
+    "/x/app/store/names.ts",
+    "/x/node_modules/buttons/index.js",
+  ],
   "/x/core/round.ts": ["/x/app/words.ts"],
 };
 const graph = {
@@ -41,6 +47,11 @@ describe("the files of the build", () => {
     expect(placeOf("/x/app/words.ts")).toBe("house");
     expect(placeOf("/x/app/sieve-words.ts")).toBe("later");
     expect(placeOf("/x/core/photo.ts")).toBe("workers");
+    // After the card, in one file but for what workers read too: these must not ask for what draws.
+    expect(placeOf("/x/app/features/today/TodaysWork.tsx")).toBe("tapped");
+    expect(placeOf("/x/node_modules/buttons/index.js")).toBe("tapped");
+    expect(placeOf("/x/core/belief-words.ts")).toBe("core-tapped");
+    expect(placeOf("/x/app/store/names.ts")).toBe("store-tapped");
     // Where a build begins stays a file of its own: its address is asked for by name.
     expect(placeOf("/x/app/workers/judge.worker.ts")).toBe("later");
   });

@@ -15,6 +15,9 @@ export interface Graph {
 /** The screens that a visit opens with, and what they wait for. */
 const FIRST_SCREENS =
   /entry\.client\.tsx$|[\\/]app[\\/](root|frame[\\/](route|screen)|features[\\/](paddock|today)[\\/]route)\.tsx\?(__react-router-build-client-route|route-chunk=(main|clientLoader))$/;
+/** What comes after their card: all that it is tapped with, at once. */
+const AFTER_THE_CARD =
+  /[\\/]app[\\/](theme[\\/]Dressed|frame[\\/](IKnow|card[\\/](CardTaps|CarburettorTabs))|features[\\/](paddock[\\/]EmptyPaddock|today[\\/]TodaysWork)|ui[\\/](Caution|LightButton|Dressed(Link|Reload)))\.tsx$/;
 const JUDGE = /[\\/]judge\.worker\.ts$/;
 const OTHER_WORKER = /[\\/]\w[\w-]*(?<!judge)\.worker\.ts$/;
 const LIBRARY = /[\\/]node_modules[\\/]/;
@@ -44,7 +47,12 @@ export function importedBy(graph: Graph, roots: readonly string[]): Set<string> 
  * @returns a plugin that looks at what the modules import once they are all known, and the groups that follow from it
  */
 export function chunks(): { plugin: Plugin; groups: CodeSplittingGroup[] } {
-  const closures = { first: new Set<string>(), judge: new Set<string>(), workers: new Set<string>() };
+  const closures = {
+    first: new Set<string>(),
+    tapped: new Set<string>(),
+    judge: new Set<string>(),
+    workers: new Set<string>(),
+  };
   const plugin: Plugin = {
     name: "chunks",
     apply: "build",
@@ -57,21 +65,26 @@ export function chunks(): { plugin: Plugin; groups: CodeSplittingGroup[] } {
           ids.filter((id) => which.test(id)),
         );
       closures.first = allOf(FIRST_SCREENS);
+      closures.tapped = new Set([...ids.filter((id) => AFTER_THE_CARD.test(id)), ...allOf(AFTER_THE_CARD)]);
       closures.judge = allOf(JUDGE);
       closures.workers = allOf(OTHER_WORKER);
     },
   };
   const first = (id: string): boolean => closures.first.has(id);
+  const tapped = (id: string): boolean => closures.tapped.has(id);
   const judge = (id: string): boolean => closures.judge.has(id);
   const workers = (id: string): boolean => closures.workers.has(id);
   // The order counts: what a group imports comes into it unless one before has it.
   const groups: CodeSplittingGroup[] = [
     { name: "core", test: (id) => first(id) && judge(id) },
+    { name: "core-tapped", test: (id) => tapped(id) && judge(id) },
     { name: "judge", test: judge },
     { name: "store", test: (id) => first(id) && workers(id) },
     { name: "react", test: (id) => first(id) && REACT.test(id) },
     { name: "libraries", test: (id) => first(id) && LIBRARY.test(id) },
     { name: "house", test: first },
+    { name: "store-tapped", test: (id) => tapped(id) && workers(id) },
+    { name: "tapped", test: tapped },
     { name: "workers", test: workers, minShareCount: 2, entriesAware: true },
     {
       name: "later",

@@ -1,22 +1,18 @@
 import css from "./frame.module.css";
-import Button from "@mui/material/Button";
-import { lazy, memo, Suspense, useState } from "react";
+import { memo } from "react";
 import { Link } from "react-router";
-import { Caution } from "#app/ui/Caution.tsx";
+import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
+import { IKnow } from "./after-the-card.ts";
 import type { RigContext } from "./use-rig.ts";
 import { placeHref } from "./places.ts";
 
-/** Loaded on the first tap: most cards are not held back. */
-const KnowDialog = lazy(() => import("./KnowDialog.tsx"));
-
 /** In place of the card while a check of the walk-round says stop. */
 export const HeldCard = memo(function HeldCard({ context }: { context: RigContext }) {
-  const [asking, setAsking] = useState(false);
   const { held } = context.present;
   return (
     <div className={css["card-foot"]}>
-      <Caution grave>The card is held back: the walk-round says stop.</Caution>
+      <EarlyCaution grave>The card is held back: the walk-round says stop.</EarlyCaution>
       <ul className={css["plain-list"]}>
         {held.map((check) => (
           <li key={check}>
@@ -27,14 +23,7 @@ export const HeldCard = memo(function HeldCard({ context }: { context: RigContex
         ))}
       </ul>
       <p className="quiet flush">Mend it, then pass the check: the card comes back by itself.</p>
-      <Button variant="outlined" color="error" onClick={() => setAsking(true)} className="start">
-        I know
-      </Button>
-      {asking && (
-        <Suspense fallback={null}>
-          <KnowDialog context={context} onDone={() => setAsking(false)} />
-        </Suspense>
-      )}
+      <IKnow context={context} />
     </div>
   );
 });

@@ -4,12 +4,12 @@ import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import type { Advice } from "#core/advice/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
-import { CardFoot } from "./card/CardFoot.tsx";
 import { MiniStrip, Strip, type LookFace } from "./strip/Strip.tsx";
 import { PART_NAMES, partValue, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { zoneState } from "./strip/zone-state.ts";
 import type { RigContext } from "./use-rig.ts";
 import { Pulled } from "./Pulled.tsx";
+import { CardFoot } from "./card/CardFoot.tsx";
 import { HeldCard } from "./HeldCard.tsx";
 
 interface RibbonProps {

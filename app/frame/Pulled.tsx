@@ -1,7 +1,8 @@
-import { lazy, Suspense, type ReactNode } from "react";
+import type { ReactNode } from "react";
+import { later } from "#app/ui/later.tsx";
 
 /** Loaded on the first tap: a laptop never needs it. */
-const Drawer = lazy(() => import("@mui/material/Drawer"));
+const Drawer = later(() => import("@mui/material/Drawer"));
 
 interface PulledProps {
   readonly from: "top" | "bottom";
@@ -13,14 +14,12 @@ interface PulledProps {
 
 /** What a phone pulls over the work, from its head or from its foot. */
 export const Pulled = ({ from, label, onClose, children }: PulledProps) => (
-  <Suspense fallback={null}>
-    <Drawer
-      anchor={from}
-      open
-      onClose={onClose}
-      slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": label } }}
-    >
-      {children}
-    </Drawer>
-  </Suspense>
+  <Drawer
+    anchor={from}
+    open
+    onClose={onClose}
+    slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": label } }}
+  >
+    {children}
+  </Drawer>
 );

@@ -1,14 +1,15 @@
-import { lazy, Suspense, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
+import { later } from "#app/ui/later.tsx";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { placeHref, PLACES } from "./places.ts";
-import { fitForm, fittedWords } from "./Taps.tsx";
+import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
 
-const KeyList = lazy(() => import("./KeyList.tsx"));
+const KeyList = later(() => import("./KeyList.tsx"));
 
 const KEYS = [
   ["a", "Read the air"],
@@ -76,10 +77,5 @@ export function Shortcuts({ context }: { context: RigContext }) {
     useKey: true,
   });
 
-  if (!listed) return null;
-  return (
-    <Suspense fallback={null}>
-      <KeyList keys={KEYS} onClose={() => setListed(false)} />
-    </Suspense>
-  );
+  return listed ? <KeyList keys={KEYS} onClose={() => setListed(false)} /> : null;
 }

@@ -1,23 +1,12 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
 import type { Advice } from "#core/advice/advise.ts";
-import type { Change } from "#core/log/schema.ts";
 import { Problem } from "#app/ui/Problem.tsx";
-import { partInSentence, partValue } from "#app/vocabulary/parts.ts";
+import { partValue } from "#app/vocabulary/parts.ts";
+import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
-import { advisedThen, proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
-
-/** @param advice - what was advised just then; it is kept with the fit */
-export const fitForm = (changes: readonly Change[], because: Proposed["because"], advice?: Advice) => ({
-  intent: "fit",
-  because,
-  changes: JSON.stringify(changes),
-  ...(advice && { advised: JSON.stringify(advisedThen(advice)) }),
-});
-
-export const fittedWords = (changes: readonly Change[]): string =>
-  `Logged: ${changes.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ")}.`;
+import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 
 interface FitButtonProps extends Proposed {
   readonly context: RigContext;

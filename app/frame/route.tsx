@@ -1,6 +1,5 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
-import Button from "@mui/material/Button";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
@@ -8,19 +7,21 @@ import type { AirEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
-import { CardFoot } from "./card/CardFoot.tsx";
 import { PaperCard } from "./card/PaperCard.tsx";
-import { Caution } from "#app/ui/Caution.tsx";
+import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
+import { useCardStands } from "#app/ui/first-card.ts";
+import { TryAgain } from "#app/ui/TryAgain.tsx";
 import { usePrinting } from "#app/ui/use-printing.ts";
 import { Working } from "#app/ui/Working.tsx";
+import { CardFoot } from "./card/CardFoot.tsx";
 import { HeldCard } from "./HeldCard.tsx";
+import { Shortcuts } from "./Shortcuts.tsx";
 import { lookFaces } from "./look-faces.ts";
 import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
 import { Rail } from "./Rail.tsx";
 import { keptFace } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { Shortcuts } from "./Shortcuts.tsx";
 import { runTap } from "./run-tap.ts";
 import { isReadFrom } from "./places.ts";
 import { titleOf } from "./title.ts";
@@ -73,6 +74,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
     present,
     loaderData.kept,
   );
+  useCardStands(advice !== undefined || problem !== undefined);
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
   useEffect(
@@ -130,10 +132,8 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       <main tabIndex={0} ref={work}>
         {problem !== undefined && (
           <div className="stack" style={{ marginBottom: 16 }}>
-            <Caution grave>The advice could not be worked out: {problem}</Caution>
-            <Button variant="outlined" onClick={() => location.reload()} className="start">
-              Try again
-            </Button>
+            <EarlyCaution grave>The advice could not be worked out: {problem}</EarlyCaution>
+            <TryAgain />
           </div>
         )}
         <Outlet context={context} />

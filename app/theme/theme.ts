@@ -1,10 +1,14 @@
 /** MUI dressed as a jetting sheet on a clipboard: square corners, hairlines, no shadows, no capitals. */
 import { createTheme, type Theme } from "@mui/material/styles";
 import { DAY, NIGHT, SUN, type Colours } from "./colours.ts";
+import { LIGHT_ATTRIBUTE } from "./light-keys.ts";
 
 declare module "@mui/material/styles" {
   interface ColorSchemeOverrides {
     sun: true;
+  }
+  interface CssThemeVariables {
+    enabled: true;
   }
 }
 
@@ -22,7 +26,7 @@ const palette = (c: Colours) => ({
 });
 
 export const theme: Theme = createTheme({
-  cssVariables: { colorSchemeSelector: "data-mui-color-scheme" },
+  cssVariables: { colorSchemeSelector: LIGHT_ATTRIBUTE },
   colorSchemes: {
     light: { palette: palette(DAY) },
     dark: { palette: palette(NIGHT) },

@@ -1,5 +1,6 @@
 /** What just happened, said in passing; a problem stays until it is closed. */
-import { createContext, lazy, Suspense, use, useEffect, useRef, useState, type ReactNode } from "react";
+import { createContext, use, useEffect, useRef, useState, type ReactNode } from "react";
+import { later } from "./later.tsx";
 
 export interface Said {
   readonly words: string;
@@ -16,18 +17,14 @@ const Context = createContext<Say>(() => undefined);
 /** @returns how to say something in passing */
 export const useToast = (): Say => use(Context);
 
-const Passing = lazy(() => import("./Passing.tsx"));
+const Passing = later(() => import("./Passing.tsx"));
 
 export function ToastPlace({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState<Said>();
   return (
     <Context value={setSaid}>
       {children}
-      {said && (
-        <Suspense fallback={null}>
-          <Passing said={said} onClose={() => setSaid(undefined)} />
-        </Suspense>
-      )}
+      {said && <Passing said={said} onClose={() => setSaid(undefined)} />}
     </Context>
   );
 }

@@ -1,6 +1,7 @@
-import Button from "@mui/material/Button";
-import { Link } from "react-router";
-import { Caution } from "./Caution.tsx";
+import { EarlyCaution } from "./EarlyCaution.tsx";
+import { useCardStands } from "./first-card.ts";
+import { LinkButton } from "./LinkButton.tsx";
+import { TryAgain } from "./TryAgain.tsx";
 
 interface TroubleProps {
   readonly message: string;
@@ -10,21 +11,20 @@ interface TroubleProps {
 
 /** A screen that could not be shown: what is wrong, and the ways on. */
 export function Trouble({ message, inside = false }: TroubleProps) {
+  useCardStands(true);
   const Place = inside ? "div" : "main";
   return (
     <Place className={inside ? "stack" : "page stack"} style={{ paddingTop: 32 }}>
       <h1>This cannot be shown</h1>
-      <Caution grave>{message}</Caution>
+      <EarlyCaution grave>{message}</EarlyCaution>
       <div className="row">
-        <Button variant="contained" onClick={() => location.reload()}>
-          Try again
-        </Button>
-        <Button variant="outlined" component={Link} to="/">
+        <TryAgain />
+        <LinkButton variant="outlined" to="/">
           To the paddock
-        </Button>
-        <Button variant="outlined" component={Link} to="/data">
+        </LinkButton>
+        <LinkButton variant="outlined" to="/data">
           To the data
-        </Button>
+        </LinkButton>
       </div>
     </Place>
   );

@@ -1,7 +1,6 @@
 import css from "./paddock.module.css";
-import Button from "@mui/material/Button";
 import { useState } from "react";
-import { Link, data, useFetcher } from "react-router";
+import { Link, data } from "react-router";
 import type { Route } from "./+types/route";
 import type { Header } from "#core/log/schema.ts";
 import { demoTrouble, loadDemo } from "#app/journal/demo.ts";
@@ -11,13 +10,15 @@ import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
 import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
-import { Caution } from "#app/ui/Caution.tsx";
+import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
+import { useCardStands } from "#app/ui/first-card.ts";
+import { later } from "#app/ui/later.tsx";
+import { LinkButton } from "#app/ui/LinkButton.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
 import { Step } from "#app/ui/Step.tsx";
 import { RigFace } from "#app/frame/RigFace.tsx";
 import { keptFace } from "#app/journal/judge.ts";
-import { refused, type ActionProblem } from "#app/journal/save.ts";
+import { refused } from "#app/journal/save.ts";
 import { useInView } from "#app/ui/use-in-view.ts";
 import { useFace } from "./use-face.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
@@ -74,6 +75,7 @@ interface RigCardProps {
 function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   const [place, inView] = useInView<HTMLAnchorElement>();
   const { face, problem } = useFace(header.id, revision, inView, kept);
+  useCardStands(face !== undefined || problem !== undefined);
   const { advice, air, held = [] } = face ?? {};
   const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
   const line = air ? airWords(air, preferences) : face ? "no air read yet" : "";
@@ -105,67 +107,26 @@ function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   );
 }
 
+const EmptyPaddock = later(() => import("./EmptyPaddock.tsx"), { vital: true });
+
 /** Whoever has looked round enough goes on with a machine of his own. */
 function OnlyTheDemo() {
   return (
     <p className={css["only-demo"]}>
       <span>These rigs are invented, to look round with. Yours takes a minute and a half.</span>
-      <Button component={Link} to="/new" variant="contained">
+      <LinkButton to="/new" variant="contained">
         Set up my rig
-      </Button>
-      <Button component={Link} to="/data#demo" variant="outlined">
+      </LinkButton>
+      <LinkButton to="/data#demo" variant="outlined">
         Wipe the demo
-      </Button>
+      </LinkButton>
     </p>
-  );
-}
-
-function EmptyPaddock() {
-  const fetcher = useFetcher<ActionProblem>();
-  return (
-    <section className="stack">
-      <h1>The paddock is empty</h1>
-      <p className="lead quiet">
-        A rig is a machine with its carburettor and its log. Begin with your own, or look round first.
-      </p>
-      <div className={css["ways"]}>
-        <section>
-          <h2>Your own rig</h2>
-          <p className="quiet">
-            Six short questions, a minute and a half: what it is, what is in it, the air it was right in. Then
-            its first card.
-          </p>
-          <Button component={Link} to="/new" variant="contained">
-            Set up my rig
-          </Button>
-        </section>
-        <section>
-          <h2>The demo</h2>
-          <p className="quiet">
-            Five invented rigs with days of looks: a 250 enduro on its mountain, a kart, a farm ATV, a twin, a
-            methanol racer. Wiped with one tap when you have seen enough.
-          </p>
-          <fetcher.Form method="post">
-            <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
-              {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
-            </Button>
-          </fetcher.Form>
-        </section>
-        <section>
-          <h2>From a file</h2>
-          <p className="quiet">A log exported on another phone or laptop comes in whole.</p>
-          <Button component={Link} to="/data" variant="outlined">
-            Import a log
-          </Button>
-        </section>
-      </div>
-      <Problem message={fetcher.data?.message} />
-    </section>
   );
 }
 
 export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
   const { rigs, troubles, preferences, backup } = loaderData;
+  useCardStands(rigs.length === 0);
   // As it was when the page came: a reminder that comes while one reads startles.
   const [now] = useState(() => new Date());
   return (
@@ -173,16 +134,16 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
       <PageHead />
       <main className="stack">
         {troubles.map((message) => (
-          <Caution grave key={message}>
+          <EarlyCaution grave key={message}>
             {message}
-          </Caution>
+          </EarlyCaution>
         ))}
         {rigs.length > 0 && (
           <div className="row apart">
             <h1>Paddock</h1>
-            <Button component={Link} to="/new" variant="outlined">
+            <LinkButton to="/new" variant="outlined">
               New rig
-            </Button>
+            </LinkButton>
           </div>
         )}
         {rigs.length > 0 && rigs.every(({ header }) => isDemo(header.id)) && <OnlyTheDemo />}

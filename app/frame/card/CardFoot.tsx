@@ -1,9 +1,8 @@
 import css from "../frame.module.css";
 import type { Advice } from "#core/advice/advise.ts";
-import { Caution } from "#app/ui/Caution.tsx";
+import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
 import type { RigContext } from "../use-rig.ts";
-import { PutBack } from "../Taps.tsx";
-import { CardOut } from "./CardOut.tsx";
+import { CardTaps } from "../after-the-card.ts";
 import { leansTop } from "./words.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
@@ -16,19 +15,19 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
   return (
     <div className={css["card-foot"]}>
       {leansTop(advice) && (
-        <Caution>
+        <EarlyCaution>
           Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the
           plug.
-        </Caution>
+        </EarlyCaution>
       )}
       {context.present.overridden && (
-        <Caution grave>
+        <EarlyCaution grave>
           Walk-round failed: {checkList(context.present.overridden.checks)}. “
           {context.present.overridden.reason}”
-        </Caution>
+        </EarlyCaution>
       )}
       {advice.leanings.length > 0 && (
-        <Caution plain>
+        <EarlyCaution plain>
           Leans most on what is assumed:{" "}
           {advice.leanings
             .map(
@@ -37,12 +36,13 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
             )
             .join(", ")}
           . <Link to={placeHref(context.header.id, "measure")}>Measure it</Link>.
-        </Caution>
+        </EarlyCaution>
       )}
-      <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
+      <EarlyCaution plain>
+        Tap off, engine cool, no flame near. Rule book and local law come first.
+      </EarlyCaution>
       <div className="row">
-        <CardOut context={context} advice={advice} />
-        <PutBack context={context} />
+        <CardTaps context={context} advice={advice} />
       </div>
     </div>
   );

@@ -1,14 +1,10 @@
-import { lazy, Suspense } from "react";
 import type { Advice } from "#core/advice/advise.ts";
+import { later } from "#app/ui/later.tsx";
 import type { RigContext } from "../use-rig.ts";
 
 /** Most rigs have one. */
-const CarburettorTabs = lazy(() => import("./CarburettorTabs.tsx"));
+const CarburettorTabs = later(() => import("./CarburettorTabs.tsx"));
 
 /** Carburettors that differ have a card each; those set alike share one. */
 export const WhichCarburettor = ({ context, advice }: { context: RigContext; advice: Advice }) =>
-  advice.groups > 1 && (
-    <Suspense fallback={null}>
-      <CarburettorTabs context={context} />
-    </Suspense>
-  );
+  advice.groups > 1 && <CarburettorTabs context={context} />;

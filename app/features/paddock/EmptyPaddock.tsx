@@ -1,0 +1,49 @@
+import css from "./paddock.module.css";
+import Button from "@mui/material/Button";
+import { Link, useFetcher } from "react-router";
+import type { ActionProblem } from "#app/journal/save.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+
+export default function EmptyPaddock() {
+  const fetcher = useFetcher<ActionProblem>();
+  return (
+    <section className="stack">
+      <h1>The paddock is empty</h1>
+      <p className="lead quiet">
+        A rig is a machine with its carburettor and its log. Begin with your own, or look round first.
+      </p>
+      <div className={css["ways"]}>
+        <section>
+          <h2>Your own rig</h2>
+          <p className="quiet">
+            Six short questions, a minute and a half: what it is, what is in it, the air it was right in. Then
+            its first card.
+          </p>
+          <Button component={Link} to="/new" variant="contained">
+            Set up my rig
+          </Button>
+        </section>
+        <section>
+          <h2>The demo</h2>
+          <p className="quiet">
+            Five invented rigs with days of looks: a 250 enduro on its mountain, a kart, a farm ATV, a twin, a
+            methanol racer. Wiped with one tap when you have seen enough.
+          </p>
+          <fetcher.Form method="post">
+            <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>
+              {fetcher.state === "idle" ? "Load the demo" : "Loading…"}
+            </Button>
+          </fetcher.Form>
+        </section>
+        <section>
+          <h2>From a file</h2>
+          <p className="quiet">A log exported on another phone or laptop comes in whole.</p>
+          <Button component={Link} to="/data" variant="outlined">
+            Import a log
+          </Button>
+        </section>
+      </div>
+      <Problem message={fetcher.data?.message} />
+    </section>
+  );
+}

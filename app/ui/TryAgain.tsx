@@ -1,0 +1,10 @@
+import { later } from "./later.tsx";
+
+const Bare = () => (
+  <button type="button" className="button-room start" onClick={() => location.reload()}>
+    Try again
+  </button>
+);
+
+/** Where something has gone wrong, the way out does not wait for anything more. */
+export const TryAgain = later(() => import("./DressedReload.tsx"), { Meanwhile: Bare });
