@@ -15,7 +15,11 @@ const resolveDependencies = (_: string, files: string[], { hostId }: { hostId: s
 export default defineConfig({
   plugins: [workerChunks(), plugin, reactRouter()],
   worker: { format: "es" },
+  // One sheet for all: in parts, what comes later brings the first one along again, fonts and layout with it.
+  build: { cssCodeSplit: false },
   environments: {
+    // What the build itself draws the page with is not for the page.
+    ssr: { build: { cssCodeSplit: true } },
     client: {
       build: {
         modulePreload: { resolveDependencies },

@@ -4,7 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
 import { withPolicy } from "./csp.mjs";
 import { withPreload } from "./preload.ts";
-import { drawingWorkers } from "./worker-files.ts";
+import { drawingWorkers, rings } from "./built-files.ts";
 
 const page = "build/client/index.html";
 const [manifestName] = readdirSync("build/client/assets").filter((name) => /^manifest-.*\.js$/.test(name));
@@ -13,13 +13,23 @@ const manifest = JSON.parse(
     .replace(/^[^=]*=/, "")
     .replace(/;\s*$/, ""),
 );
+const built = (which) =>
+  readdirSync("build/client/assets")
+    .filter((name) => which.test(name))
+    .map((name) => `/assets/${name}`);
+const atHand = {
+  fonts: built(/-latin-(?!ext).*\.woff2$/),
+  afterTheCard: built(/^([a-z]+-)?tapped-[^.]*\.js$/),
+};
 // The policy comes last: it names what else is written into the page.
-writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest)));
+writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest, atHand)));
 
-const wrong = drawingWorkers(readdirSync("build/client/assets"), (name) =>
-  readFileSync(`build/client/assets/${name}`, "utf8"),
-);
+const scripts = readdirSync("build/client/assets").filter((name) => name.endsWith(".js"));
+const textOf = (name) => readFileSync(`build/client/assets/${name}`, "utf8");
+const wrong = drawingWorkers(scripts, textOf);
 if (wrong.length > 0) throw new Error(`a worker asks for what draws: ${wrong.join("; ")}`);
+const round = rings(scripts, textOf);
+if (round.length > 0) throw new Error(`files that import each other: ${round.join("; ")}`);
 
 const { count, size, warnings } = await generateSW({
   globDirectory: "build/client",

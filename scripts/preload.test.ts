@@ -2,7 +2,7 @@ import { screenFiles, withPreload } from "./preload.ts";
 
 const manifest = {
   routes: {
-    root: { id: "root", path: "", module: "/root.js", imports: ["/lib.js"], css: [] },
+    root: { id: "root", path: "", module: "/root.js", imports: ["/lib.js"] },
     frame: {
       id: "frame",
       parentId: "root",
@@ -10,30 +10,32 @@ const manifest = {
       module: "/frame.js",
       clientLoaderModule: "/load.js",
     },
-    today: { id: "today", parentId: "frame", index: true, module: "/today.js", css: ["/today.css"] },
+    today: { id: "today", parentId: "frame", index: true, module: "/today.js" },
     air: { id: "air", parentId: "frame", path: "air", module: "/air.js", imports: ["/lib.js", "/fields.js"] },
     lost: { id: "lost", parentId: "root", path: "*", module: "/lost.js" },
   },
 };
 const page = '<head><link rel="modulepreload" href="/lib.js"/><link href="/root.js"/></head><body></body>';
 
-/** What the page asks for under an address. */
-function askedFor(path: string): string[] {
-  const script = /<script>([\s\S]*)<\/script>/.exec(withPreload(page, manifest))?.[1] ?? "";
+const atHand = { fonts: ["/wide.woff2"], afterTheCard: ["/taps.js"] };
+
+/** What the page asks for under an address, on a first visit or one that has all at hand. */
+function askedFor(path: string, later = false): string[] {
+  const script = /<script>([\s\S]*)<\/script>/.exec(withPreload(page, manifest, atHand))?.[1] ?? "";
   const asked: Record<string, string>[] = [];
   const document = {
     createElement: () => ({}),
     head: { append: (link: Record<string, string>) => asked.push(link) },
   };
   // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the page's own script, as the page runs it
-  const run = new Function("location", "document", script) as (place: object, page: object) => void;
-  run({ pathname: path }, document);
-  return asked.map(({ rel, href }) => `${rel} ${href}`);
+  const run = new Function("location", "document", "navigator", script) as (...of: object[]) => void;
+  run({ pathname: path }, document, later ? { serviceWorker: { controller: {} } } : {});
+  return asked.map(({ rel, as, href }) => [rel, as, href].filter(Boolean).join(" "));
 }
 
 it("knows for each screen what it needs, without what the page asks for itself", () => {
   expect(screenFiles(manifest, page)).toEqual([
-    { segments: ["rigs", ":rigId"], files: ["/frame.js", "/load.js", "/today.js", "/today.css"] },
+    { segments: ["rigs", ":rigId"], files: ["/frame.js", "/load.js", "/today.js"] },
     { segments: ["rigs", ":rigId", "air"], files: ["/frame.js", "/load.js", "/air.js", "/fields.js"] },
   ]);
 });
@@ -45,13 +47,23 @@ it("asks at once for all of the screen that the address names, and for nothing w
     "modulepreload /air.js",
     "modulepreload /fields.js",
   ]);
-  expect(askedFor("/rigs/rig:demo-kart/")).toContain("preload /today.css");
+  expect(askedFor("/rigs/rig:demo-kart/")).toContain("modulepreload /today.js");
   expect(askedFor("/rigs/rig:demo-kart/no/such")).toEqual([]);
+});
+
+it("has fonts and taps read meanwhile on a visit that has them at hand, and on that alone", () => {
+  const first = askedFor("/rigs/rig:demo-kart");
+  expect(first).toEqual(["modulepreload /frame.js", "modulepreload /load.js", "modulepreload /today.js"]);
+  expect(askedFor("/rigs/rig:demo-kart", true)).toEqual([
+    ...first,
+    "preload font /wide.woff2",
+    "modulepreload /taps.js",
+  ]);
 });
 
 it("asks before the page’s styles, which a script after them would wait for", () => {
   const styled = page.replace("</head>", '<link rel="stylesheet" href="/house.css"/></head>');
-  const written = withPreload(styled, manifest);
+  const written = withPreload(styled, manifest, atHand);
   expect(written.indexOf("<script>")).toBeGreaterThan(written.indexOf("/root.js"));
   expect(written.indexOf("<script>")).toBeLessThan(written.indexOf("/house.css"));
   expect(written.replace(/<script>[\s\S]*<\/script>/, "")).toBe(styled);

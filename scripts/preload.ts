@@ -10,7 +10,6 @@ interface BuiltRoute {
   readonly module: string;
   readonly clientLoaderModule?: string;
   readonly imports?: readonly string[];
-  readonly css?: readonly string[];
 }
 
 /** What the router's build writes beside its files. */
@@ -24,11 +23,10 @@ interface Screen {
   readonly files: readonly string[];
 }
 
-const filesOf = ({ module, clientLoaderModule, imports = [], css = [] }: BuiltRoute): string[] => [
+const filesOf = ({ module, clientLoaderModule, imports = [] }: BuiltRoute): string[] => [
   module,
   ...(clientLoaderModule === undefined ? [] : [clientLoaderModule]),
   ...imports,
-  ...css,
 ];
 
 /** @returns for each screen what it needs and the page does not ask for itself */
@@ -48,26 +46,37 @@ export function screenFiles({ routes }: Manifest, html: string): Screen[] {
     });
 }
 
-/** Runs in the page before anything else of it; `files` and `screens` come before it. */
+/** Runs in the page before anything else of it; what it knows comes before it. */
 const ASK = `
 const here = location.pathname.split("/").filter(Boolean);
 const fits = ([segments]) =>
   segments.length === here.length && segments.every((one, i) => one[0] === ":" || one === here[i]);
-for (const i of (screens.find(fits) ?? ["", []])[1]) {
-  const link = document.createElement("link");
-  const style = files[i].split("#")[0].endsWith(".css");
-  link.rel = style ? "preload" : "modulepreload";
-  if (style) link.as = "style";
-  link.href = files[i];
-  document.head.append(link);
+const ask = (about) => document.head.append(Object.assign(document.createElement("link"), about));
+const askModule = (href) => ask({ rel: "modulepreload", href });
+const askFont = (href) => ask({ rel: "preload", as: "font", type: "font/woff2", crossOrigin: "", href });
+for (const i of (screens.find(fits) ?? ["", []])[1]) askModule(files[i]);
+if (navigator.serviceWorker?.controller) {
+  fonts.forEach(askFont);
+  afterTheCard.forEach(askModule);
 }`;
 
+/** What a visit that has all at hand already can have read while it gets ready; a first visit has its card first. */
+export interface AtHand {
+  /** else each that comes lays the page out anew */
+  readonly fonts: readonly string[];
+  /** what first screens ask for once their card stands */
+  readonly afterTheCard: readonly string[];
+}
+
 /** @returns the page with the table and what asks by it */
-export function withPreload(html: string, manifest: Manifest): string {
+export function withPreload(html: string, manifest: Manifest, { fonts, afterTheCard }: AtHand): string {
   const screens = screenFiles(manifest, html);
   const files = [...new Set(screens.flatMap((screen) => screen.files))];
   const table = screens.map(({ segments, files: own }) => [segments, own.map((file) => files.indexOf(file))]);
-  const script = `{const files=${JSON.stringify(files)},screens=${JSON.stringify(table)};${ASK}}`;
+  const known = Object.entries({ files, screens: table, fonts, afterTheCard })
+    .map(([name, value]) => `${name}=${JSON.stringify(value)}`)
+    .join();
+  const script = `{const ${known};${ASK}}`;
   // Before the first style: a script after one waits for it.
   return html.replace(/<link rel="stylesheet"|<\/head>/, (next) => `<script>${script}</script>${next}`);
 }

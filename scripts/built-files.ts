@@ -1,11 +1,11 @@
-/** What a worker of the built app asks for, and that none of it draws: a worker has no page. */
+/** What the files of the built app ask for: a worker for none that draws, for it has no page, and none for each other. */
 
 const WORKER = /\.worker-[\w-]+\.js$/;
 const DRAWS = /^(react|libraries|house)-/;
 
 /** @returns the files that one of the built files imports as it is read */
 const importsOf = (text: string): string[] =>
-  [...text.matchAll(/(?:from|import)\s*["']\.\/([^"']+)["']/g)].flatMap(([, name]) => name ?? []);
+  [...text.matchAll(/(?:from|import)\s*["'`]\.\/([^"'`]+)["'`]/g)].flatMap(([, name]) => name ?? []);
 
 /**
  * @param textOf - of a file of the build, by its name
@@ -26,4 +26,23 @@ export function drawingWorkers(names: readonly string[], textOf: (name: string) 
       }
       return [];
     });
+}
+
+/**
+ * Files that import each other in a ring may run before what they stand on, and have made a screen that loaded itself
+ * for ever.
+ * @returns one way round for each ring, `later-x.js > later-y.js > later-x.js`
+ */
+export function rings(names: readonly string[], textOf: (name: string) => string): string[] {
+  const done = new Set<string>();
+  const found: string[] = [];
+  const follow = (name: string, way: readonly string[]): void => {
+    const from = way.indexOf(name);
+    if (from >= 0) found.push([...way.slice(from), name].join(" > "));
+    if (from >= 0 || done.has(name)) return;
+    for (const next of importsOf(textOf(name))) follow(next, [...way, name]);
+    done.add(name);
+  };
+  for (const name of names) follow(name, []);
+  return found;
 }
