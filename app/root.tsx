@@ -67,14 +67,21 @@ export function Layout({ children }: { children: ReactNode }) {
 
 const FIRST_SCREEN_STANDS_MS = 2000;
 
+/** What does not come this time comes the next. */
+const afterFirstCard = <Module,>(load: () => Promise<Module>, use: (module: Module) => unknown) =>
+  firstCard()
+    .then(load)
+    .then(use, () => undefined);
+
 /** After the first screen: they are about the next visit. */
 function Later() {
   const say = useToast();
   useEffect(() => {
     if (import.meta.env.PROD && "serviceWorker" in navigator)
-      void firstCard()
-        .then(() => import("./frame/offline.ts"))
-        .then(({ keepOffline }) => keepOffline(say));
+      void afterFirstCard(
+        () => import("./frame/offline.ts"),
+        ({ keepOffline }) => keepOffline(say),
+      );
   }, [say]);
   useEffect(() => {
     const timer = setTimeout(() => void sweepBook(), FIRST_SCREEN_STANDS_MS);
@@ -83,11 +90,12 @@ function Later() {
   useEffect(() => {
     let stop: (() => void) | undefined;
     let gone = false;
-    void firstCard()
-      .then(() => import("./journal/backup.ts"))
-      .then(({ keepBackups }) => {
+    void afterFirstCard(
+      () => import("./journal/backup.ts"),
+      ({ keepBackups }) => {
         if (!gone) stop = keepBackups();
-      });
+      },
+    );
     return () => {
       gone = true;
       stop?.();

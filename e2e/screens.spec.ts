@@ -77,6 +77,36 @@ test("by night the same roles hold, and the choice is kept", async ({ page }) =>
   await openRig(page);
   expect(await paper()).toBe("rgb(255, 255, 255)");
   await expectAccessible(page, "page");
+  // Chosen on one part of the page it holds for all of them: evening comes, and the sun stays chosen.
+  await page.emulateMedia({ colorScheme: "light" });
+  await page.getByRole("button", { name: "Light: full sun. Change to night" }).click();
+  expect(await paper()).toBe("rgb(21, 20, 16)");
+  await page.emulateMedia({ colorScheme: "dark" });
+  await page.emulateMedia({ colorScheme: "light" });
+  expect(await paper()).toBe("rgb(21, 20, 16)");
+});
+
+test.describe("where the connection breaks off after the card", () => {
+  // What did not come is told of in the console too.
+  test.use({ mayBreak: true });
+
+  test("it stands with its cautions, and what did not come is asked for again", async ({ page }) => {
+    const taps = /\/tapped-[^/]*\.js$/;
+    await page.route(taps, (route) => route.abort());
+    await page.goto(RIG);
+    const card = page.getByRole("complementary", { name: "The card" });
+    await expect(card.getByText("Main", { exact: true })).toBeVisible();
+    await expect(
+      card.getByRole("note").filter({ hasText: "Tap off, engine cool, no flame near." }),
+    ).toBeVisible();
+    await expect(page.getByRole("main").getByRole("alert")).toContainText(
+      "A part of this screen did not come",
+    );
+    await page.unroute(taps);
+    await page.getByRole("button", { name: "Try again" }).click();
+    await expect(card.getByRole("button", { name: "Print card" })).toBeVisible();
+    await expect(page.getByRole("main").getByRole("link", { name: "Log a look" })).toBeVisible();
+  });
 });
 
 test("an unknown page and an unknown rig say so and show the way on", async ({ page }) => {
