@@ -2,6 +2,7 @@ import css from "./frame.module.css";
 import { memo } from "react";
 import { Link } from "react-router";
 import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
+import { useCardStands } from "#app/ui/first-card.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import { IKnow } from "./after-the-card.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -9,6 +10,7 @@ import { placeHref } from "./places.ts";
 
 /** In place of the card while a check of the walk-round says stop. */
 export const HeldCard = memo(function HeldCard({ context }: { context: RigContext }) {
+  useCardStands(true);
   const { held } = context.present;
   return (
     <div className={css["card-foot"]}>

@@ -38,7 +38,9 @@ export function quadratic(matrix: Vector, v: Vector): number {
 
 /** @returns a + factor · b */
 export function addScaled(a: Vector, b: Vector, factor: number): Float64Array {
-  return Float64Array.from(a, (x, i) => x + factor * (b[i] ?? 0));
+  const result = new Float64Array(a.length);
+  for (let i = 0; i < a.length; i += 1) result[i] = (a[i] ?? 0) + factor * (b[i] ?? 0);
+  return result;
 }
 
 /** @returns matrix - factor · v vᵀ */

@@ -15,16 +15,21 @@ export function product(a: Vector, b: Vector, size: number): Float64Array {
 }
 
 export function transposed(a: Vector, size: number): Float64Array {
-  return Float64Array.from(
-    { length: size * size },
-    (_, p) => a[(p % size) * size + Math.floor(p / size)] ?? 0,
-  );
+  const result = new Float64Array(size * size);
+  for (let i = 0; i < size; i += 1)
+    for (let j = 0; j < size; j += 1) result[j * size + i] = a[i * size + j] ?? 0;
+  return result;
 }
 
 /** @returns a · b · aᵀ */
 export const sandwich = (a: Vector, b: Vector, size: number): Float64Array =>
   product(product(a, b, size), transposed(a, size), size);
 
-/** @returns a + factor · b */
-export const sum = (a: Vector, b: Vector, factor = 1): Float64Array =>
-  Float64Array.from(a, (x, i) => x + factor * (b[i] ?? 0));
+/** @returns 1 - u · vᵀ */
+export function oneLessOuter(u: Vector, v: Vector): Float64Array {
+  const size = u.length;
+  const result = new Float64Array(size * size);
+  for (let i = 0; i < size; i += 1)
+    for (let j = 0; j < size; j += 1) result[i * size + j] = (i === j ? 1 : 0) - (u[i] ?? 0) * (v[j] ?? 0);
+  return result;
+}

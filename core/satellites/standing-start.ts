@@ -5,8 +5,8 @@
  * "Estimation with Applications to Tracking and Navigation" (2001), 6.2; smoother of Bierman, "Fixed interval
  * smoothing with discrete measurements", Int. J. Control 18 (1973).
  */
-import { dot, times, quadratic } from "../numbers/linear.ts";
-import { product, sandwich, sum, transposed } from "./small-matrix.ts";
+import { addScaled, dot, lessOuter, times, quadratic } from "../numbers/linear.ts";
+import { oneLessOuter, product, sandwich, transposed } from "./small-matrix.ts";
 
 /** Along the line of the run. */
 export interface AlongFix {
@@ -108,7 +108,7 @@ function filtered(fixes: readonly AlongFix[], startS: number): Filtered {
       started = true;
       transition = forward;
       state = times(transition, state);
-      covariance = sum(sandwich(transition, covariance, SIZE), noise);
+      covariance = addScaled(sandwich(transition, covariance, SIZE), noise, 1);
     }
     before = timeS;
     const seen: Step["seen"][number][] = [];
@@ -120,10 +120,8 @@ function filtered(fixes: readonly AlongFix[], startS: number): Filtered {
       const variance = quadratic(covariance, row) + sd * sd;
       const gain = times(covariance, row).map((x) => x / variance);
       const off = value - dot(row, state);
-      state = sum(state, gain, off);
-      covariance = covariance.map(
-        (x, p) => x - (gain[Math.floor(p / SIZE)] ?? 0) * (gain[p % SIZE] ?? 0) * variance,
-      );
+      state = addScaled(state, gain, off);
+      covariance = lessOuter(covariance, gain, variance);
       logLikelihood -= 0.5 * (Math.log(variance) + (off * off) / variance);
       seen.push({ row, gain, off, variance });
     }
@@ -141,8 +139,8 @@ function smoothed(fixes: readonly AlongFix[], steps: readonly Step[]): Moment[] 
     const step = steps[k];
     if (!step) continue;
     const { state, covariance, seen, transition } = step;
-    const mean = sum(state, times(covariance, pull), -1);
-    const spread = sum(covariance, sandwich(covariance, worth, SIZE), -1);
+    const mean = addScaled(state, times(covariance, pull), -1);
+    const spread = addScaled(covariance, sandwich(covariance, worth, SIZE), -1);
     const sdOf = (i: number) => Math.sqrt(Math.max(0, spread[i * SIZE + i] ?? 0));
     moments.push({
       timeS: fixes[k]?.timeS ?? 0,
@@ -153,15 +151,9 @@ function smoothed(fixes: readonly AlongFix[], steps: readonly Step[]): Moment[] 
       accelerationMs2: mean[PUSH] ?? 0,
     });
     for (const { row, gain, off, variance } of seen.toReversed()) {
-      const kept = Float64Array.from({ length: SIZE * SIZE }, (_, p) => {
-        const [i, j] = [Math.floor(p / SIZE), p % SIZE];
-        return (i === j ? 1 : 0) - (gain[i] ?? 0) * (row[j] ?? 0);
-      });
-      const back = transposed(kept, SIZE);
-      pull = sum(times(back, pull), row, -off / variance);
-      worth = sandwich(back, worth, SIZE).map(
-        (x, p) => x + ((row[Math.floor(p / SIZE)] ?? 0) * (row[p % SIZE] ?? 0)) / variance,
-      );
+      const back = transposed(oneLessOuter(gain, row), SIZE);
+      pull = addScaled(times(back, pull), row, -off / variance);
+      worth = lessOuter(sandwich(back, worth, SIZE), row, -1 / variance);
     }
     const before = transposed(transition, SIZE);
     pull = times(before, pull);
