@@ -17,7 +17,7 @@ const FIRST_SCREENS =
   /entry\.client\.tsx$|[\\/]app[\\/](root|frame[\\/](route|screen)|features[\\/](paddock|today)[\\/]route)\.tsx\?(__react-router-build-client-route|route-chunk=(main|clientLoader))$/;
 /** What comes after their card, at once: all that it is tapped with, and what is about the next visit. */
 const AFTER_THE_CARD =
-  /[\\/]app[\\/](theme[\\/]Dressed|journal[\\/]backup|frame[\\/](offline|IKnow|card[\\/](CardTaps|CarburettorTabs))|features[\\/](paddock[\\/]EmptyPaddock|today[\\/]TodaysWork)|ui[\\/](Caution|LightButton|Dressed(Link|Reload)))\.tsx?$/;
+  /[\\/]app[\\/](theme[\\/]Dressed|journal[\\/]backup|frame[\\/](offline|IKnow|card[\\/](CardTaps|CarburettorTabs))|features[\\/](paddock[\\/]EmptyPaddock|today[\\/]TodaysWork)|ui[\\/](CautionIcon|LightButton|Dressed(Link|Reload)))\.tsx?$/;
 const JUDGE = /[\\/]judge\.worker\.ts$/;
 const OTHER_WORKER = /[\\/]\w[\w-]*(?<!judge)\.worker\.ts$/;
 const LIBRARY = /[\\/]node_modules[\\/]/;

@@ -1,18 +1,7 @@
-import InfoOutlined from "@mui/icons-material/InfoOutlined";
-import WarningAmber from "@mui/icons-material/WarningAmber";
-import type { ReactNode } from "react";
-import { cautionClass, type CautionWeight } from "./caution-class.ts";
+import { CautionBody, type CautionProps } from "./CautionBody.tsx";
+import CautionIcon from "./CautionIcon.tsx";
 
-export interface CautionProps extends CautionWeight {
-  readonly children: ReactNode;
-}
-
-/** A caution at the step it belongs to: an icon and words, never colour alone. */
-export function Caution({ children, grave = false, plain = false }: CautionProps) {
-  return (
-    <div className={cautionClass({ grave, plain })} role={grave ? "alert" : "note"}>
-      {plain ? <InfoOutlined fontSize="small" /> : <WarningAmber fontSize="small" />}
-      <span>{children}</span>
-    </div>
-  );
-}
+/** A caution at the step it belongs to. */
+export const Caution = (props: CautionProps) => (
+  <CautionBody {...props} icon={<CautionIcon plain={props.plain} />} />
+);

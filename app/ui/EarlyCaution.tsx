@@ -1,16 +1,11 @@
-import type { CautionProps } from "./Caution.tsx";
-import { cautionClass } from "./caution-class.ts";
+import { CautionBody, type CautionProps } from "./CautionBody.tsx";
+import type { CautionIconProps } from "./CautionIcon.tsx";
 import { later } from "./later.tsx";
 
-const Words = ({ children, ...how }: CautionProps) => (
-  <div className={cautionClass(how)} role={how.grave ? "alert" : "note"}>
-    <span className="icon-room" />
-    <span>{children}</span>
-  </div>
-);
+const Room = () => <span className="icon-room" />;
+const Icon = later<CautionIconProps>(() => import("./CautionIcon.tsx"), { Meanwhile: Room });
 
 /** A caution on a first screen: its words stand with the card and do not wait for their icon. */
-export const EarlyCaution = later<CautionProps>(
-  async () => ({ default: (await import("./Caution.tsx")).Caution }),
-  { Meanwhile: Words },
+export const EarlyCaution = (props: CautionProps) => (
+  <CautionBody {...props} icon={<Icon plain={props.plain} />} />
 );

@@ -8,7 +8,7 @@ import { heldWords } from "#app/vocabulary/walk-round.ts";
 
 const Coming = () => (
   <div className="after-a-while">
-    <Working words="Its tools are coming…" />
+    <Working words="The rest is coming…" />
   </div>
 );
 
