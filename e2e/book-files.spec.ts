@@ -39,7 +39,7 @@ test("a file is looked at before it comes in, and the wrong one is taken back", 
   await expect(preview).toHaveCount(0);
   await other.getByLabel("File to import").setInputFiles(file);
   await preview.getByRole("button", { name: "Import", exact: true }).click();
-  await expect(other.getByText("Imported 1 entries.")).toBeVisible();
+  await expect(other.getByText("Imported 1 entry.")).toBeVisible();
   await other.getByLabel("File to import").setInputFiles(file);
   await expect(other.getByText("Everything in this file is already here.")).toBeVisible();
 
@@ -72,7 +72,7 @@ test("a folder is kept up to date both ways", async ({ page, browser }, info) =>
   writeFileSync(own, ownRig());
   await page.getByLabel("File to import").setInputFiles(own);
   await page.getByRole("button", { name: "Import", exact: true }).click();
-  await expect(page.getByText("Imported 1 entries, 1 new rig.")).toBeVisible();
+  await expect(page.getByText("Imported 1 entry, 1 new rig.")).toBeVisible();
   await expect(page.getByText("No backup of all your rigs yet: 1 entry is in no backup.")).toBeVisible();
 
   await page.getByRole("button", { name: "Choose a folder" }).click();

@@ -70,7 +70,7 @@ export async function importFile(file: Blob, name: string) {
   const said =
     entries === 0
       ? "Everything in this file is already here."
-      : `Imported ${entries} entries${rigs > 0 ? `, ${rigs} new ${rigs === 1 ? "rig" : "rigs"}` : ""}.`;
+      : `Imported ${entries} ${entries === 1 ? "entry" : "entries"}${rigs > 0 ? `, ${rigs} new ${rigs === 1 ? "rig" : "rigs"}` : ""}.`;
   return data({ said }, { status: 200 });
 }
 

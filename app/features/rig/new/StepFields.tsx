@@ -118,10 +118,16 @@ function AirStep(props: StepProps) {
         onChange={(airOf) => onChange({ airOf })}
       />
       {known.airOf === "today" && (
-        <div className="two">
-          {typed("temperature", `Temperature, ${units.temperature}`)}
-          {typed("elevation", `Height above the sea, ${units.length}`, undefined, "A map will do.")}
-        </div>
+        <>
+          <div className="two">
+            {typed("temperature", `Temperature, ${units.temperature}`)}
+            {typed("elevation", `Height above the sea, ${units.length}`, undefined, "A map will do.")}
+          </div>
+          <p className="quiet flush">
+            The humidity is taken as 50 %, the pressure as it usually is up there. Read both under Air before
+            anything is fitted.
+          </p>
+        </>
       )}
     </>
   );
