@@ -34,6 +34,8 @@ const NOTE_CARD = `new MutationObserver((_, watch) => {
   if (!document.querySelector("aside")?.textContent.includes("Main")) return;
   globalThis.cardAt = Date.now();
   watch.disconnect();
+  // From the address until its frame is drawn, by the page's own clock: what looks from outside costs time of its own.
+  requestAnimationFrame(() => setTimeout(() => (globalThis.cardAfter = performance.now())));
 }).observe(document, { childList: true, subtree: true })`;
 
 async function coldStart(browser: Browser): Promise<void> {
@@ -56,7 +58,7 @@ async function coldStart(browser: Browser): Promise<void> {
   };
   page.on("response", toLoad);
   const session = await slowDown(page);
-  let started = performance.now();
+  const started = performance.now();
   await page.goto(RIG);
   await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
   const first = performance.now() - started;
@@ -75,11 +77,11 @@ async function coldStart(browser: Browser): Promise<void> {
   await context.setOffline(true);
   await session.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
   const times: number[] = [];
-  for (let i = 0; i < 7; i += 1) {
-    started = performance.now();
+  for (let i = 0; i < 15; i += 1) {
     await page.goto(RIG);
     await page.getByRole("complementary").getByText("Main", { exact: true }).waitFor();
-    times.push(performance.now() - started);
+    await page.waitForTimeout(100);
+    times.push(await page.evaluate<number>("globalThis.cardAfter"));
   }
   console.log(
     `later visits, offline, ${SLOWER}× slower: card after ${quantile(times, 0.5).toFixed(0)} ms (median of ${times.length}), ${times.map((t) => t.toFixed(0)).join(" ")}`,
