@@ -1,7 +1,8 @@
 import Button from "@mui/material/Button";
+import type { TryAgainProps } from "./TryAgain.tsx";
 
-const DressedReload = () => (
-  <Button variant="outlined" onClick={() => location.reload()} className="start">
+const DressedReload = ({ variant = "outlined" }: TryAgainProps) => (
+  <Button variant={variant} onClick={() => location.reload()} className="start">
     Try again
   </Button>
 );

@@ -18,7 +18,7 @@ export function Trouble({ message, inside = false }: TroubleProps) {
       <h1>This cannot be shown</h1>
       <EarlyCaution grave>{message}</EarlyCaution>
       <div className="row">
-        <TryAgain />
+        <TryAgain variant="contained" />
         <LinkButton variant="outlined" to="/">
           To the paddock
         </LinkButton>

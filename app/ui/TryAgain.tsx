@@ -1,5 +1,9 @@
 import { later } from "./later.tsx";
 
+export interface TryAgainProps {
+  readonly variant?: "contained" | "outlined";
+}
+
 const Bare = () => (
   <button type="button" className="button-room start" onClick={() => location.reload()}>
     Try again
@@ -7,4 +11,4 @@ const Bare = () => (
 );
 
 /** Where something has gone wrong, the way out does not wait for anything more. */
-export const TryAgain = later(() => import("./DressedReload.tsx"), { Meanwhile: Bare });
+export const TryAgain = later<TryAgainProps>(() => import("./DressedReload.tsx"), { Meanwhile: Bare });
