@@ -3,7 +3,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { beliefsOf, settingJudge, type SettingJudge } from "../advice/judge-setting.ts";
 import { choices } from "../advice/choices.ts";
 import type { LookQuestion } from "../advice/next-look.ts";
-import { safetyRule } from "../advice/safety.ts";
+import { anyChangeIsSafe } from "../advice/safety.ts";
 import { frameOf } from "../belief/frame.ts";
 import { layoutOf, priorOf } from "../belief/layout.ts";
 import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "../belief/unknowns.ts";
@@ -46,7 +46,7 @@ export function questionWith(
     build: ENDURO_BUILD,
     options: choices(ENDURO_BUILD, setting),
     fitted: setting,
-    isSafe: safetyRule({ proven: "guess", air, provenAir: FRAME.air, looksAtTop: 1 }),
+    isSafe: anyChangeIsSafe,
     changes: "toldApart",
     order: "bottomUp",
     joint: belief,

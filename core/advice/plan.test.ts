@@ -8,13 +8,13 @@ import { chanceBetter } from "./chances.ts";
 import { sizeBeyond, stepOf } from "./jet-steps.ts";
 import { workOf } from "./moves.ts";
 import { canBeToldApart, LEAST_GAIN, planStop } from "./plan.ts";
-import { safetyRule } from "./safety.ts";
+import { claimedIsSafe } from "./safety.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
 const mountain = humidAir({ temperatureK: 297.15, pressurePa: 86_300, relativeHumidity: 0.46 });
 /** As sure as plugs make one: a third of the first doubt. */
 const sure = believing({}, (name) => PRIOR_SD[name] / 3);
-const safe = safetyRule({ proven: "measured", air: mountain, provenAir: FRAME.air, looksAtTop: 0 });
+const safe = claimedIsSafe(setting);
 
 describe("choices", () => {
   it("are what the box holds, the window's quarter turns, the needle's grooves, and what is fitted", () => {

@@ -12,6 +12,7 @@ import { chanceBetter } from "./chances.ts";
 import type { Choices } from "./choices.ts";
 import { REACHED_ZONES, type Judged, type ReachedZone, type SettingJudge } from "./judge-setting.ts";
 import { LEAST_EFFECT, movesFor, RULES, workOf, type PartsOfZone } from "./moves.ts";
+import { anyChangeIsSafe, type IsSafe } from "./safety.ts";
 
 export interface PlanChange {
   readonly part: Part;
@@ -46,8 +47,7 @@ export interface PlanQuestion {
   readonly build: Build;
   readonly options: Choices;
   readonly fitted: Setting;
-  /** is a setting safe at the top, or its risk waived for now */
-  readonly isSafe: (judged: Judged) => boolean;
+  readonly isSafe: IsSafe;
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
 }
@@ -90,13 +90,15 @@ const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
 
 /**
  * Each part moves the way its own zone asks, by as much as can be noticed there. Out of danger at the top leads
- * only what feeds it: the main, and the clip where no main does it.
+ * only what feeds it: the main, and the clip where no main does it. What is fitted may stay on a claim alone; any
+ * change made there must bring the top within the rule for changes, so the way out stands open then too.
  */
 function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): Moves {
   const now = judge.judge(fitted);
   const danger = !isSafe(now);
+  const atRisk = !anyChangeIsSafe(now);
   const mains = movesFor("top", options, build, fitted);
-  const mainSaves = mains.some((move) => isSafe(judge.judge({ ...fitted, ...move })));
+  const mainSaves = mains.some((move) => anyChangeIsSafe(judge.judge({ ...fitted, ...move })));
   /** A jet that goes one way so that its screw can go further the other is no work for anybody. */
   const againstItsScrew = ({ pilot = fitted.pilot }: PartsOfZone): boolean => {
     if (pilot === fitted.pilot) return false;
@@ -116,7 +118,7 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
       const after = judge.judge({ ...fitted, ...move });
       const moved = after.zones[zone].mean - now.zones[zone].mean;
       const rescues =
-        danger && after.leanRisk < now.leanRisk && (zone === "top" || (zone === "mid" && !mainSaves));
+        atRisk && after.leanRisk < now.leanRisk && (zone === "top" || (zone === "mid" && !mainSaves));
       // Idle is set for the idle: a screw that would pass its target for another zone's sake stays.
       const nearer = zone !== "idle" || Math.abs(after.zones.idle.mean) < Math.abs(now.zones.idle.mean);
       const asked = Math.sign(moved) === -Math.sign(now.zones[zone].mean) && nearer && !againstItsScrew(move);
@@ -125,7 +127,7 @@ function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): 
     const off = (move: PartsOfZone) => Math.abs(judge.judge({ ...fitted, ...move }).zones[zone].mean);
     const shift = (move: PartsOfZone) => judge.lines({ ...fitted, ...move })[zone].shift;
     // What leaves its own zone far off is no candidate; out of danger nothing is left out.
-    if (!danger) good.sort((a, b) => off(a) - off(b)).splice(MOST_MOVES);
+    if (!atRisk) good.sort((a, b) => off(a) - off(b)).splice(MOST_MOVES);
     return [partsOf(zone, fitted), ...good].sort((a, b) => shift(a) - shift(b));
   };
   return { idle: allowed("idle"), mid: allowed("mid"), top: allowed("top") };
@@ -249,10 +251,15 @@ function bestOf(question: PlanQuestion): Found {
   const now: Found = { judged, cost: costOf(question, judged) };
   if (question.changes === "oneAtATime") return oneOf(question, moves, now);
   const sets = SUBSETS.filter((zones) => zones.every((zone) => moves[zone].length > 1));
+  const danger = !question.isSafe(judged);
+  const asked = ({ zone, effect }: PlanLine) =>
+    Math.sign(effect[zone]) === -Math.sign(judged.zones[zone].mean);
   return sets.reduce((best, zones) => {
     const found = descend(question, moves, zones);
     if (!(found.cost < best.cost - 1e-12)) return best;
-    return canBeToldApart(linesOf(question, found.judged.setting)) ? found : best;
+    const lines = linesOf(question, found.judged.setting);
+    // What stays on a claim is not made richer for its own sake: nothing is changed where no zone asks.
+    return canBeToldApart(lines) && (danger || lines.some(asked)) ? found : best;
   }, now);
 }
 

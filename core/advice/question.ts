@@ -19,24 +19,15 @@ function toldAlready({ looks, settings, air }: Present): boolean {
   );
 }
 
-export function questionOf(
-  { present, replayed }: Case,
-  group: Group,
-  judge: SettingJudge,
-  air: HumidAir,
-): LookQuestion {
-  const { build, fitted, frame, evidence, cylinders } = group;
+export function questionOf(open: Case, group: Group, judge: SettingJudge, air: HumidAir): LookQuestion {
+  const { present, replayed } = open;
+  const { build, fitted, cylinders } = group;
   return {
     judge,
     build,
     fitted,
     options: choices(build, fitted, lockedParts(build), screwStep(judge, fitted)),
-    isSafe: safetyRule({
-      proven: frame.build.baseline.proven,
-      air,
-      provenAir: frame.air,
-      looksAtTop: evidence.filter(({ zone }) => zone === "top").length,
-    }),
+    isSafe: safetyRule(open, group, judge, air),
     changes: present.schools.changes,
     order: present.schools.order,
     joint: replayed.joint,

@@ -1,32 +1,58 @@
 /**
- * Never a setting with more than 5 % chance past the lean limit at the top. Where the baseline is known to be right
- * the top need not be doubted in its own air or thinner, until somebody has looked.
+ * Never a setting with more than 5 % chance past the lean limit at the top, of the leanest cylinder. What is fitted
+ * alone may stay up to 10 %: while the newest claim says that it was right, in air no denser than the claim's, on the
+ * same machine, and as long as nobody has looked at the top. A claim ages: doubt that has grown past 10 % ends it.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Proven } from "../log/schema.ts";
-import { MOST_LEAN_RISK, type Judged } from "./judge-setting.ts";
+import { claimEvidence } from "../belief/claims.ts";
+import { isAnotherMachine } from "../log/corrections.ts";
+import type { Path } from "../log/present.ts";
+import type { Setting } from "../log/schema.ts";
+import { buildOfCarburettor, carburettorCount } from "../rig/carburettors.ts";
+import type { Case, Group } from "./case.ts";
+import { MOST_LEAN_RISK, settingKey, type Judged, type SettingJudge } from "./judge-setting.ts";
 
-export interface SafetyQuestion {
-  readonly proven: Proven;
-  readonly air: HumidAir;
-  /** of the reference */
-  readonly provenAir: HumidAir;
-  readonly looksAtTop: number;
+/** What is fitted and claimed to be right may stay up to this chance until the top has been looked at. */
+export const MOST_CLAIMED_RISK = 0.1;
+/** Air within this share of the claim's is the same air. */
+const SAME_AIR = 0.003;
+/** A top computed within this of the claim's is no leaner. */
+const NO_LEANER = 0.005;
+/** What another part or work on these would move at the top. */
+const FEEDS_THE_TOP: ReadonlySet<Path> = new Set(["needle", "main", "zones", "air"]);
+
+/** Does the newest claim hold for what is fitted, in this air and on this machine? */
+function claimHolds({ present, replayed }: Case, group: Group, judge: SettingJudge, air: HumidAir): boolean {
+  const claim = replayed.claims.at(-1);
+  const [carburettor = 0] = group.carburettors;
+  const { frames, layout } = replayed;
+  const described = claim && present.knownBuilds[claim.build];
+  if (!described || claim.how === "guess" || carburettor >= carburettorCount(described)) return false;
+  const looked = group.evidence.some(({ zone }) => zone === "top");
+  const reopened = present.reopenings.slice(claim.reopenings).flat();
+  if (looked || reopened.some((path) => FEEDS_THE_TOP.has(path))) return false;
+  if (isAnotherMachine(buildOfCarburettor(described, carburettor), group.build)) return false;
+  const { dryDensityKgM3 } = claim.air ?? group.frame.air;
+  if (air.dryDensityKgM3 > dryDensityKgM3 * (1 + SAME_AIR)) return false;
+  // Another setting, fuel or target since: by the model the top must stand no leaner than it was claimed right.
+  const evidence = claimEvidence(claim, present.knownBuilds, frames, layout);
+  const then = evidence.find(({ zone }) => zone === "top")?.shifts.get(carburettor);
+  return then !== undefined && judge.lines(group.fitted).top.shift <= then + NO_LEANER;
 }
 
-/** Air within this share of the reference's is the same air. */
-const SAME_AIR = 0.003;
-/** Believed leaner than this, a top is never waved through. */
-const MOST_WAIVED_MEAN = 0.01;
+/** What is fitted, or any change: may it be run flat out? */
+export type IsSafe = (judged: Judged) => boolean;
 
-export function safetyRule({
-  proven,
-  air,
-  provenAir,
-  looksAtTop,
-}: SafetyQuestion): (judged: Judged) => boolean {
-  const thinner = air.dryDensityKgM3 <= provenAir.dryDensityKgM3 * (1 + SAME_AIR);
-  const waives = proven !== "guess" && thinner && looksAtTop === 0;
-  return ({ leanRisk, zones }) =>
-    leanRisk <= MOST_LEAN_RISK || (waives && zones.top.mean <= MOST_WAIVED_MEAN);
+export const anyChangeIsSafe: IsSafe = ({ leanRisk }) => leanRisk <= MOST_LEAN_RISK;
+
+/** @returns the rule for any change, but for what is fitted, which a claim vouches for */
+export const claimedIsSafe =
+  (fitted: Setting): IsSafe =>
+  (judged) =>
+    anyChangeIsSafe(judged) ||
+    (judged.leanRisk <= MOST_CLAIMED_RISK && settingKey(judged.setting) === settingKey(fitted));
+
+/** @returns the rule for a group of carburettors in one air */
+export function safetyRule(open: Case, group: Group, judge: SettingJudge, air: HumidAir): IsSafe {
+  return claimHolds(open, group, judge, air) ? claimedIsSafe(group.fitted) : anyChangeIsSafe;
 }

@@ -11,7 +11,7 @@ import { triedBuild } from "../rig/tried-build.ts";
 import { airOf, groupOf, judgeOf, type Case } from "./case.ts";
 import { chanceCheaper } from "./chances.ts";
 import { beliefsOf, settingJudge } from "./judge-setting.ts";
-import { questionOf } from "./question.ts";
+import { safetyRule } from "./safety.ts";
 import { stripCurve, type StripPoint } from "./strip-curve.ts";
 import { zoneAdvice, type ZoneAdvice } from "./zone-advice.ts";
 
@@ -48,7 +48,7 @@ export function trialOf(open: Case, asked: TrialAsked, carburettor = 0): Trial {
   const doubted = reopen(joint, layout, reopenedByPaths(changedPaths(group.build, build)));
   const judge = settingJudge(group.frame, build, beliefsOf(doubted, group.cylinders), air);
   const elsewhere = asked.air !== undefined || asked.fuel !== undefined;
-  const { isSafe } = questionOf(open, group, judge, air);
+  const isSafe = safetyRule(open, { ...group, build }, judge, air);
   const judged = judge.judge(setting);
   const before = now.lines(group.fitted);
   const after = judge.lines(setting);

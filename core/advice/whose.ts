@@ -35,9 +35,7 @@ export function whoseCard(open: Case, carburettor = 0): Whose {
   const group = groupOf(open, carburettor);
   const air = airOf(open.present.air, group.frame);
   const judge = judgeOf(open, group, air);
-  const [start] = open.replayed.sessions;
-  // The baseline's own word, and nothing that was seen since.
-  const unseen = start ? judge.believing(beliefsOf(start.after, group.cylinders)) : judge;
+  const unseen = judge.believing(beliefsOf(open.replayed.claimedAlone(), group.cylinders));
   const now = judge.judge(group.fitted).zones;
   const before = unseen.judge(group.fitted).zones;
   const baseline = group.build.baseline.setting;

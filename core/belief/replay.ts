@@ -1,14 +1,14 @@
 /**
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
- * the belief after one day, with its drift, is the start of the next. The baseline speaks first, as surely as it is
- * proven. The days that a log had before are kept, so that one more entry costs one day.
+ * the belief after one day, with its drift, is the start of the next. The first build's claim that its baseline is
+ * right comes first; every later claim counts on its own day, in its own air. The days that a log had before are kept, so that one more entry costs one day.
  */
 import { dayOf, type InstrumentMessage } from "../log/schema.ts";
-import type { Present, SeenProven } from "../log/present.ts";
-import { baselineSettings } from "../log/settings.ts";
+import type { Present } from "../log/present.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
 import { runGroups, type RunGroup } from "../looks/run-groups.ts";
+import { claimEvidence, claimsOf, type Claim } from "./claims.ts";
 import { runEvidence } from "./run-evidence.ts";
 import type { Evidence } from "./evidence.ts";
 import type { Frame } from "./frame.ts";
@@ -17,7 +17,6 @@ import { layoutOf, priorOf, type Layout } from "./layout.ts";
 import { evidenceMaker, type Look } from "./look-evidence.ts";
 import { framesOf, mixtures, type Mixtures } from "./look-mixtures.ts";
 import { drift, reopen } from "./passing-time.ts";
-import { provenEvidence, provenLater } from "./proven.ts";
 import { NO_SITE, type Site } from "./site.ts";
 import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
 import type { Belief } from "./unknowns.ts";
@@ -42,17 +41,21 @@ export interface Taken {
   /** none: what the clock told, or a setting that was said to be right */
   readonly look: Look | undefined;
   readonly timed?: true;
-  /** none: what the baseline says of itself */
+  /** none: the first build's claim */
   readonly at: string | undefined;
 }
 
 export interface Replayed {
-  /** the baseline's own word first */
+  /** the first build's claim first */
   readonly sessions: readonly ReplayedSession[];
   readonly layout: Layout;
   /** of all cylinders one after the other, then of the instruments */
   readonly joint: Belief;
-  /** looks; what a baseline says of itself is not among them */
+  /** that a setting was right, as the log has it: the first build's, then in order */
+  readonly claims: readonly Claim[];
+  /** what all claims alone come to, without any look */
+  readonly claimedAlone: () => Belief;
+  /** looks; claims are not among them */
   readonly evidence: readonly Evidence[];
   readonly outcomes: readonly LookOutcome[];
   readonly converged: boolean;
@@ -93,9 +96,9 @@ export const freshMemory = (): ReplayMemory => ({ key: "", done: [] });
 const DAY_MS = 86_400_000;
 
 type Item = { readonly at: string; readonly build: number; readonly reopenings: number } & (
-  | { readonly look: Look; readonly proven?: undefined; readonly runs?: undefined }
-  | { readonly proven: SeenProven; readonly look?: undefined; readonly runs?: undefined }
-  | { readonly runs: RunGroup; readonly look?: undefined; readonly proven?: undefined }
+  | { readonly look: Look; readonly claim?: undefined; readonly runs?: undefined }
+  | { readonly claim: Claim; readonly look?: undefined; readonly runs?: undefined }
+  | { readonly runs: RunGroup; readonly look?: undefined; readonly claim?: undefined }
 );
 
 /** What was seen on one day on one build, with no work between that brings doubts back. */
@@ -118,8 +121,8 @@ function sessionsOf(items: readonly Item[]): Session[] {
   return found;
 }
 
-/** What was seen, what the clock told and what was said to be right, in the order in which it came. */
-function allItems({ runs, looks, proven }: Present): Item[] {
+/** Looks, timed runs and later claims, in the order in which they came. */
+function allItems({ runs, looks }: Present, claims: readonly Claim[]): Item[] {
   const items: Item[] = [
     ...runGroups(runs, looks).map((group) => ({
       at: group.at,
@@ -128,7 +131,12 @@ function allItems({ runs, looks, proven }: Present): Item[] {
       runs: group,
     })),
     ...looks.map((look) => ({ at: look.entry.at, build: look.build, reopenings: look.reopenings, look })),
-    ...proven.map((one) => ({ at: one.entry.at, build: one.build, reopenings: one.reopenings, proven: one })),
+    ...claims.map((claim) => ({
+      at: claim.at,
+      build: claim.build,
+      reopenings: claim.reopenings,
+      claim,
+    })),
   ];
   const timed = items.map((item) => ({ item, instant: Date.parse(item.at) }));
   return timed.sort((a, b) => a.instant - b.instant).map(({ item }) => item);
@@ -144,17 +152,6 @@ function instrumentsOf({ looks }: Present): Instrument[] {
 }
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
-
-/** The rigs baselines as a log tells them: the first, and every later build that names another one. */
-function baselines({ knownBuilds, builds }: Present) {
-  return knownBuilds.flatMap((build, i) => {
-    const before = knownBuilds[i - 1]?.baseline;
-    const { baseline } = build;
-    const again = before && JSON.stringify(before) === JSON.stringify(baseline);
-    const entry = builds[i];
-    return again || !entry ? [] : [{ build, index: i, entry }];
-  });
-}
 
 /**
  * @returns what is believed now of every cylinder of the newest build
@@ -173,19 +170,15 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   const evidenceOf = evidenceMaker(present, layout, mixtureOf, learnt);
   const key = JSON.stringify([layout, knownBuilds, present.schools.screw, messages, reopenings]);
   if (memory.key !== key) [memory.key, memory.done] = [key, []];
-  // Baselines named by later builds count where those stand: told with the first look of that build.
-  const right = baselines(present).flatMap(({ build, index, entry }) => {
-    const settings = baselineSettings(build);
-    const air = index === 0 ? undefined : frames[0]?.air;
-    const { proven } = build.baseline;
-    return provenEvidence({ id: entry.id, how: proven, build, settings, air }, frames, layout);
-  });
+  const claims = claimsOf(present);
+  const evidenceOfClaim = (claim: Claim) => claimEvidence(claim, knownBuilds, frames, layout);
+  const right = claims.slice(0, 1).flatMap(evidenceOfClaim);
   const prior = priorOf(layout, messages);
   const start = update(prior, right);
   let belief: Belief = { mean: start.mean, covariance: start.covariance };
   let before = { day: dayOf(first.at), reopenings: 0 };
   const done: DoneSession[] = [];
-  for (const session of sessionsOf(allItems(present))) {
+  for (const session of sessionsOf(allItems(present, claims.slice(1)))) {
     const name = sessionKey(session, present, learnt);
     const known = memory.done[done.length];
     const finished = known?.key === name ? known : workOut(name, session);
@@ -217,6 +210,8 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     mixtureOf,
     layout,
     joint: belief,
+    claims,
+    claimedAlone: () => update(prior, claims.flatMap(evidenceOfClaim)),
     evidence: done.flatMap(({ evidence }) => evidence),
     outcomes: done.flatMap(({ outcomes }) => outcomes),
     converged: done.every(({ converged }) => converged),
@@ -241,16 +236,14 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
           }))
         : [],
     );
-    const said = session.items.flatMap(({ proven, at }) =>
-      proven
-        ? provenLater(proven, knownBuilds, frames, layout).map((item): Taken => ({ ...bare, item, at }))
-        : [],
+    const claimed = session.items.flatMap(({ claim, at }) =>
+      claim ? evidenceOfClaim(claim).map((item): Taken => ({ ...bare, item, at })) : [],
     );
     const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
     const far = new Set(
       session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
     );
-    const items = [...seen, ...timed, ...said].map((one): Taken => {
+    const items = [...seen, ...timed, ...claimed].map((one): Taken => {
       if (days === undefined) return one;
       return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
     });
@@ -278,11 +271,10 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
 /** What was seen is never changed, and a log that grows keeps what it had: it is put into words once. */
 const namesOfSeen = new WeakMap<object, string>();
 
-function nameOfSeen(seen: Look | SeenProven): string {
+function nameOfSeen(seen: Look): string {
   const known = namesOfSeen.get(seen);
   if (known !== undefined) return known;
-  const { entry, settings, air, airDaysOff } = seen;
-  const before = "before" in seen ? seen.before : undefined;
+  const { entry, settings, air, airDaysOff, before } = seen;
   // The whole entry: what is only tried out (another tone, another walk of the bench) shares one id.
   const name = JSON.stringify([entry, settings, air?.id, airDaysOff, before]);
   namesOfSeen.set(seen, name);
@@ -296,10 +288,10 @@ function sessionKey(
   learnt: ReadonlyMap<string, LearntHeat>,
 ): string {
   const build = knownBuilds[session.build];
-  const parts = session.items.map(({ look, proven, runs }) => {
+  const parts = session.items.map(({ look, claim, runs }) => {
     if (runs)
       return runs.runs.map(({ entry, settings, air, airDaysOff }) => [entry, settings, air?.id, airDaysOff]);
-    return [nameOfSeen(look ?? proven), look && build && slopeFor(learnt, look, build)];
+    return look ? [nameOfSeen(look), build && slopeFor(learnt, look, build)] : claim;
   });
   return JSON.stringify([session.day, session.build, session.reopenings, parts]);
 }

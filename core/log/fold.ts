@@ -53,7 +53,20 @@ const ranTo = new WeakMap<Present, Running>();
 
 function presentAfter(now: Running, lines: readonly LogLine[]): Present {
   const { builds, build, settings, air, looks, reopenings, cardDue, sheet, checks, teardown } = now;
-  const { adjusted, balances, runs, headers, proven, answers, faultWords, works, schools, done, worse } = now;
+  const {
+    reopeningsAtBuild,
+    adjusted,
+    balances,
+    runs,
+    headers,
+    proven,
+    answers,
+    faultWords,
+    works,
+    schools,
+    done,
+    worse,
+  } = now;
   const { places, forecasts, heats, routes, climates } = now;
   const present: Present = {
     builds,
@@ -64,6 +77,7 @@ function presentAfter(now: Running, lines: readonly LogLine[]): Present {
     air,
     looks,
     reopenings,
+    reopeningsAtBuild,
     openChange: openChange(now),
     cardDue,
     sheet,

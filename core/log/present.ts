@@ -131,6 +131,8 @@ export interface Present {
   readonly looks: readonly SeenLook[];
   /** work that brought doubts back, in order */
   readonly reopenings: readonly (readonly Path[])[];
+  /** of each build, how many of them there were once it was described */
+  readonly reopeningsAtBuild: readonly number[];
   readonly openChange: OpenChange | undefined;
   /** the newest air came after the newest look and fit: the card is due */
   readonly cardDue: boolean;

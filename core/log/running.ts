@@ -60,6 +60,8 @@ export interface Running {
   air: AirEntry | undefined;
   looks: SeenLook[];
   reopenings: (readonly Path[])[];
+  /** of each build, how many reopenings there were once it was described */
+  reopeningsAtBuild: number[];
   pending: { fits: FitEntry[]; befores: readonly Setting[] } | undefined;
   cardDue: boolean;
   sheet: BaseSheet | undefined;
@@ -95,6 +97,7 @@ function rebuilt(now: Running, entry: BuildRecord): void {
   now.build = entry.build;
   now.settings = baselineSettings(entry.build).map((setting, i) => now.settings[i] ?? setting);
   if (reopens.length > 0) now.reopenings.push(reopens);
+  now.reopeningsAtBuild.push(now.reopenings.length);
 }
 
 function fitted(now: Running, entry: FitEntry): void {
@@ -295,6 +298,7 @@ export const start = (
   air: undefined,
   looks: [],
   reopenings: [],
+  reopeningsAtBuild: [],
   pending: undefined,
   cardDue: false,
   sheet: undefined,
@@ -325,6 +329,7 @@ export const copyOf = (now: Running): Running => ({
   builds: [...now.builds],
   looks: [...now.looks],
   reopenings: [...now.reopenings],
+  reopeningsAtBuild: [...now.reopeningsAtBuild],
   checks: { ...now.checks },
   known: { ...now.known },
   teardown: [...now.teardown],

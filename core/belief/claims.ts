@@ -1,0 +1,113 @@
+/**
+ * Every claim of a log that a setting was right: the baseline of its first build, the baseline of each later build
+ * that names another one, and what was logged as proven. Each is a look in every zone at once, at its own setting, in
+ * its own air, as sure as it is known.
+ */
+import { humidAir, type HumidAir } from "../air/humid-air.ts";
+import { ZONES } from "../carburettor/zones.ts";
+import type { Present } from "../log/present.ts";
+import type { Build, Proven, Setting } from "../log/schema.ts";
+import { baselineSettings } from "../log/settings.ts";
+import { normalLikelihood } from "../looks/likelihood.ts";
+import type { ZoneMixture } from "../looks/line.ts";
+import { buildOfCarburettor, carburettorOf } from "../rig/carburettors.ts";
+import { humidAirFromLog, settingFromLog } from "../rig/from-build.ts";
+import type { Evidence } from "./evidence.ts";
+import type { Frame } from "./frame.ts";
+import { lineOver, type Layout } from "./layout.ts";
+import { buildAt } from "./look-mixtures.ts";
+import { zoneMixture } from "./mixture.ts";
+
+/** Makers jet a shade rich; plugs or a λ figure leave little doubt. */
+const KNOWN: Readonly<Record<Exclude<Proven, "guess">, { readonly mean: number; readonly sd: number }>> = {
+  book: { mean: -0.01, sd: 0.05 },
+  ranWell: { mean: 0, sd: 0.035 },
+  measured: { mean: 0, sd: 0.02 },
+};
+
+export interface Claim {
+  /** the entry that makes it */
+  readonly id: string;
+  readonly at: string;
+  readonly how: Proven;
+  /** which build it is about, an index into `builds` */
+  readonly build: number;
+  /** how many of the `reopenings` had been before it */
+  readonly reopenings: number;
+  /** one a carburettor */
+  readonly settings: readonly Setting[];
+  /** none was ever read: of each frame's own reference */
+  readonly air: HumidAir | undefined;
+}
+
+function baselineClaims({ knownBuilds, builds, reopeningsAtBuild }: Present): Claim[] {
+  return knownBuilds.flatMap((known, build): Claim[] => {
+    const before = knownBuilds[build - 1]?.baseline;
+    const entry = builds[build];
+    const { baseline } = known;
+    if (!entry || (before && JSON.stringify(before) === JSON.stringify(baseline))) return [];
+    return [
+      {
+        id: entry.id,
+        at: entry.at,
+        how: baseline.proven,
+        build,
+        // The first build opens the log: nothing was known that it could have brought back.
+        reopenings: build === 0 ? 0 : (reopeningsAtBuild[build] ?? 0),
+        settings: baselineSettings(known),
+        air: humidAir(baseline.air),
+      },
+    ];
+  });
+}
+
+/** @returns all claims, the first build's first, then in the order in which they were made */
+export function claimsOf(present: Present): Claim[] {
+  const [first, ...later] = baselineClaims(present);
+  if (!first) return [];
+  const proven = present.proven.map(({ entry, settings, air, build, reopenings }): Claim => ({
+    id: entry.id,
+    at: entry.at,
+    how: entry.how,
+    build,
+    reopenings,
+    settings,
+    air: entry.air ? humidAir(entry.air) : air && humidAirFromLog(air),
+  }));
+  const timed = [...later, ...proven].map((claim) => ({ claim, instant: Date.parse(claim.at) }));
+  return [first, ...timed.sort((a, b) => a.instant - b.instant).map(({ claim }) => claim)];
+}
+
+/** @returns one look a zone, at the mean of all cylinders; none for a guess */
+export function claimEvidence(
+  { id, how, build: index, settings, air }: Claim,
+  builds: readonly Build[],
+  frames: readonly Frame[],
+  layout: Layout,
+): Evidence[] {
+  if (how === "guess") return [];
+  const build = buildAt(builds, index);
+  const { mean, sd } = KNOWN[how];
+  const mixtures = new Map<number, ReturnType<ZoneMixture>>();
+  for (let c = 0; c < layout.cylinders; c += 1) {
+    const carburettor = carburettorOf(build, c);
+    const [frame, setting] = [frames[carburettor], settings[carburettor]];
+    if (!frame || !setting || mixtures.has(carburettor)) continue;
+    const one = buildOfCarburettor(build, carburettor);
+    mixtures.set(carburettor, zoneMixture(frame, one, air ?? frame.air)(settingFromLog(setting)));
+  }
+  return ZONES.map((zone) => {
+    const lines = Array.from({ length: layout.cylinders }, (_, c) => {
+      const at = mixtures.get(carburettorOf(build, c)) ?? [...mixtures.values()][0];
+      if (!at) throw new RangeError(`a proven setting must be of a carburettor, got none`);
+      return [c, at[zone]] as const;
+    });
+    return {
+      lookId: id,
+      zone,
+      line: lineOver(new Map(lines), layout),
+      likelihood: normalLikelihood(mean, sd * sd),
+      shifts: new Map(lines.map(([c, { shift }]) => [carburettorOf(build, c), shift])),
+    };
+  });
+}
