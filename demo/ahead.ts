@@ -68,7 +68,7 @@ export const heatsTold = (
 export function routeTold(col: Col, time: string, { tomorrow, offset, seed }: Now): Body<RouteEntry> {
   const startAt = `${tomorrow}T${time}:00${offset}`;
   const points = drawTrack(col, Date.parse(startAt), seededRandom(seed));
-  const way = wayOf({ name: col.name, points }, col.averageMs).points;
+  const way = wayOf({ name: col.name, segments: [points] }, col.averageMs).points;
   const every = Math.ceil(way.length / MOST_POINTS);
   return {
     name: col.name,

@@ -52,7 +52,8 @@ export function Shortcuts({ context }: { context: RigContext }) {
     send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
   const act = (key: string): void => {
     const held = present.held.length > 0;
-    const proposed = !held && advice ? proposedChanges(advice) : undefined;
+    const asked = advice?.warnings.some(({ code }) => code === "fileLeansTop");
+    const proposed = !held && advice && !asked ? proposedChanges(advice) : undefined;
     if (key === "g") afterG.current = true;
     else if (key === "a") go("air");
     else if (key === "l") go("look");

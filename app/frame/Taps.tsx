@@ -1,6 +1,8 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
+import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { partValue } from "#app/vocabulary/parts.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
@@ -16,6 +18,8 @@ interface FitButtonProps extends Proposed {
   readonly label?: string;
   readonly hint?: string;
   readonly contained?: boolean;
+  /** what somebody who was there must say first: a change that only a file asks for is no single tap */
+  readonly asks?: { readonly words: string; readonly yes: string } | undefined;
 }
 
 export function FitButton({
@@ -27,8 +31,19 @@ export function FitButton({
   label,
   hint,
   contained,
+  asks,
 }: FitButtonProps) {
   const { send, busy, answer } = useLoggedTap(context.header.id, "A tap by mistake");
+  const [said, setSaid] = useState<string>();
+  if (asks && said !== asks.words)
+    return (
+      <div className="stack tight">
+        <Caution grave>{asks.words}</Caution>
+        <Button variant="outlined" className="start" onClick={() => setSaid(asks.words)}>
+          {asks.yes}
+        </Button>
+      </div>
+    );
   return (
     <>
       <Button
@@ -47,7 +62,11 @@ export function FitButton({
 }
 
 /** "155 is fitted", "All fitted", or the way back that is advised. */
-export function Fitted({ context, advice }: { context: RigContext; advice: Advice }) {
+export function Fitted({
+  context,
+  advice,
+  asks,
+}: Pick<FitButtonProps, "context" | "asks"> & { readonly advice: Advice }) {
   const proposed = proposedChanges(advice);
   if (!proposed) return null;
   const [only] = proposed.changes;
@@ -60,7 +79,9 @@ export function Fitted({ context, advice }: { context: RigContext; advice: Advic
       : one === undefined
         ? "All fitted"
         : `${one} is fitted`;
-  return <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained />;
+  return (
+    <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained asks={asks} />
+  );
 }
 
 /** The way back from the open change. */

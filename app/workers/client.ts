@@ -5,6 +5,7 @@ import judgeAddress from "./judge.worker.ts?worker&url";
 import loggerAddress from "./logger.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Table } from "#core/forecast/table.ts";
+import type { TrackAnswers } from "#core/route/track.ts";
 import type { TrackRead } from "./gpx.ts";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
@@ -37,8 +38,8 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.readTone(porcelain, white))),
   readTable: async (file: Blob): Promise<Table> =>
     valueOf(await filing.call(async (remote) => await remote.readTable(file))),
-  readGpx: async (file: Blob, speedMs: number): Promise<readonly TrackRead[]> =>
-    valueOf(await filing.call(async (remote) => await remote.readGpx(file, speedMs))),
+  readGpx: async (file: Blob, speedMs: number, answers: TrackAnswers): Promise<readonly TrackRead[]> =>
+    valueOf(await filing.call(async (remote) => await remote.readGpx(file, speedMs, answers))),
 };
 
 /** A phone reads a million rows in a minute, not in seconds. */

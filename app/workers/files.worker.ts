@@ -8,7 +8,7 @@ const api: FilesApi = {
   openPhoto,
   readTone,
   readTable: async (file) => (await import("./tables.ts")).readTable(file),
-  readGpx: async (file, speedMs) => (await import("./gpx.ts")).readGpx(file, speedMs),
+  readGpx: async (file, speedMs, answers) => (await import("./gpx.ts")).readGpx(file, speedMs, answers),
 };
 
 Comlink.expose(api);

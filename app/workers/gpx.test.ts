@@ -53,6 +53,19 @@ describe("a receiver's file", () => {
     expect(odd?.way?.notes[0]).toBe("1 points had no height: the way between their neighbours is taken.");
   });
 
+  it("takes a point's own children alone: what a vendor adds inside them is the vendor's", async () => {
+    const extension = (i: number) =>
+      `<extensions><v:at><v:ele>4000</v:ele><ele>4000</ele><time>2020-01-01T00:00:00Z</time></v:at></extensions><v:ele>4000</v:ele><ele xmlns="urn:v">4000</ele><time>2026-05-24T07:${String(10 + i)}:00Z</time>`;
+    const points = Array.from({ length: 30 }, (_, i) => point(i, `<ele>${400 + i}</ele>${extension(i)}`));
+    const [found] = await tracksOf(
+      `<gpx xmlns:v="urn:v"><trk><extensions><name>Wrong</name></extensions><name><![CDATA[Up & down]]></name><trkseg>${points.join("")}</trkseg></trk></gpx>`,
+    );
+    expect(found?.name).toBe("Up & down");
+    expect(found?.points).toBe(30);
+    const heights = found?.way?.points.map(({ elevationM }) => elevationM) ?? [];
+    expect([Math.min(...heights), Math.max(...heights)]).toEqual([401, 428]);
+  });
+
   it("keeps no more than a log takes of a hundred thousand points", async () => {
     const points = Array.from(
       { length: 100_000 },

@@ -1,6 +1,6 @@
 /** The tracks of a GPX file, point by point as it is read: of a hundred thousand points nothing else is kept. */
 import { SaxesParser } from "saxes";
-import { wayOf, type Track, type TrackPoint, type Way } from "#core/route/track.ts";
+import { wayOf, type Track, type TrackAnswers, type TrackPoint, type Way } from "#core/route/track.ts";
 import type { Answer } from "./protocol.ts";
 import { encodingOf, headOf } from "./text-file.ts";
 
@@ -19,35 +19,58 @@ export interface TrackRead {
   readonly problem?: string;
 }
 
-function trackRead({ name, points }: Track, speedMs: number): TrackRead {
+function trackRead({ name, segments }: Track, speedMs: number, answers: TrackAnswers): TrackRead {
+  const points = pointsIn(segments);
   try {
-    return { name, points: points.length, way: wayOf({ name, points }, speedMs) };
+    return { name, points, way: wayOf({ name, segments }, speedMs, answers) };
   } catch (error) {
-    if (error instanceof RangeError) return { name, points: points.length, problem: error.message };
+    if (error instanceof RangeError) return { name, points, problem: error.message };
     throw error;
   }
 }
 
-type Making<T> = { -readonly [K in keyof T]: T[K] };
+const pointsIn = (segments: Track["segments"]): number =>
+  segments.reduce((sum, { length }) => sum + length, 0);
 
-/** Elements whose words are read. */
-const WORDS = new Set(["ele", "time", "name"]);
+type Making<T> = { -readonly [K in keyof T]: T[K] };
+type Attributes = Readonly<Record<string, string>>;
+
+/** What stands inside what, from the root down: an element of the same name anywhere else is somebody else's. */
+const POINTS: ReadonlySet<string> = new Set(["gpx/trk/trkseg/trkpt", "gpx/trk/trkpt", "gpx/rte/rtept"]);
+const TRACKS: ReadonlySet<string> = new Set(["gpx/trk", "gpx/rte"]);
 
 /** Segments of one track follow one another; routes are tracks without times. */
 class Reading {
-  readonly tracks: { name: string; points: TrackPoint[] }[] = [];
+  readonly tracks: { name: string; segments: TrackPoint[][] }[] = [];
+  private readonly paths: string[] = [];
+  private rootPrefix = "";
+  private rootSpace: string | undefined;
   private point: Making<TrackPoint> | undefined;
   private text = "";
   private listens = false;
   private points = 0;
-  private root = "";
 
-  open(name: string, attributes: Readonly<Record<string, string>>): void {
-    if (this.root === "") this.root = name;
+  /** A prefix of its own namespace says nothing of what an element is; another namespace makes it another's. */
+  private plain(name: string, attributes: Attributes): string {
+    const colon = name.indexOf(":");
+    const prefix = name.slice(0, Math.max(0, colon));
+    const space = attributes["xmlns"];
+    if (this.paths.length === 0) [this.rootPrefix, this.rootSpace] = [prefix, space];
+    const own = prefix === this.rootPrefix && (space === undefined || space === this.rootSpace);
+    return own ? name.slice(colon + 1) : `?${name}`;
+  }
+
+  open(name: string, attributes: Attributes): void {
+    const inside = this.paths.at(-1);
+    const plain = this.plain(name, attributes);
+    const path = inside === undefined ? plain : `${inside}/${plain}`;
+    this.paths.push(path);
     this.text = "";
-    this.listens = WORDS.has(name);
-    if (name === "trk" || name === "rte") this.tracks.push({ name: "", points: [] });
-    if (name !== "trkpt" && name !== "rtept") return;
+    const ofPoint = (plain === "ele" || plain === "time") && inside !== undefined && POINTS.has(inside);
+    this.listens = ofPoint || (plain === "name" && inside !== undefined && TRACKS.has(inside));
+    if (TRACKS.has(path)) this.tracks.push({ name: "", segments: [[]] });
+    if (path === "gpx/trk/trkseg") this.tracks.at(-1)?.segments.push([]);
+    if (!POINTS.has(path)) return;
     const [latitude, longitude] = [Number(attributes["lat"] ?? "x"), Number(attributes["lon"] ?? "x")];
     this.point =
       Number.isFinite(latitude) && Number.isFinite(longitude) ? { latitude, longitude } : undefined;
@@ -57,22 +80,13 @@ class Reading {
     if (this.listens) this.text += text;
   }
 
-  close(name: string): void {
-    const track = this.tracks.at(-1);
+  close(): void {
+    const path = this.paths.pop() ?? "";
+    if (this.listens) this.take(path.slice(path.lastIndexOf("/") + 1), this.text.trim());
     this.listens = false;
-    if (this.point && name === "ele" && this.text.trim() !== "") {
-      const elevationM = Number(this.text);
-      if (Number.isFinite(elevationM)) this.point.elevationM = elevationM;
-    }
-    if (this.point && name === "time") {
-      const ms = Date.parse(this.text.trim());
-      if (Number.isFinite(ms)) this.point.ms = ms;
-    }
-    if (!this.point && track && name === "name" && track.name === "")
-      track.name = this.text.trim().slice(0, 60);
-    if (name !== "trkpt" && name !== "rtept") return;
-    if (track && this.point) {
-      track.points.push(this.point);
+    if (!POINTS.has(path)) return;
+    if (this.point) {
+      this.tracks.at(-1)?.segments.at(-1)?.push(this.point);
       this.points += 1;
       if (this.points > MOST_POINTS)
         throw new RangeError("This file has over a million points. Export one ride.");
@@ -80,8 +94,12 @@ class Reading {
     this.point = undefined;
   }
 
-  get isGpx(): boolean {
-    return this.root === "gpx";
+  private take(name: string, words: string): void {
+    const track = this.tracks.at(-1);
+    if (name === "name" && track?.name === "") track.name = words.slice(0, 60);
+    if (!this.point || words === "") return;
+    if (name === "ele" && Number.isFinite(Number(words))) this.point.elevationM = Number(words);
+    if (name === "time" && Number.isFinite(Date.parse(words))) this.point.ms = Date.parse(words);
   }
 }
 
@@ -89,7 +107,11 @@ class Reading {
  * @param speedMs - of tracks without times, 0.5..60 m/s
  * @returns every track and route with two points or more, or words why there are none
  */
-export async function readGpx(file: Blob, speedMs: number): Promise<Answer<readonly TrackRead[]>> {
+export async function readGpx(
+  file: Blob,
+  speedMs: number,
+  answers: TrackAnswers = {},
+): Promise<Answer<readonly TrackRead[]>> {
   if (file.size === 0) return failed("This file is empty.");
   if (file.size > LARGEST_BYTES) return failed("This file is over 100 MB. Export one ride.");
   const encoding = encodingOf(await headOf(file));
@@ -97,11 +119,14 @@ export async function readGpx(file: Blob, speedMs: number): Promise<Answer<reado
   const text = new TextDecoder(encoding).decode(await file.arrayBuffer());
   const reading = new Reading();
   const parser = new SaxesParser();
-  // A prefix of its namespace says nothing of what an element is.
-  const plain = (name: string) => name.slice(name.indexOf(":") + 1);
-  parser.on("opentag", ({ name, attributes }) => reading.open(plain(name), attributes));
+  let root = "";
+  parser.on("opentag", ({ name, attributes }) => {
+    if (root === "") root = name.slice(name.indexOf(":") + 1);
+    reading.open(name, attributes);
+  });
   parser.on("text", (words) => reading.add(words));
-  parser.on("closetag", ({ name }) => reading.close(plain(name)));
+  parser.on("cdata", (words) => reading.add(words));
+  parser.on("closetag", () => reading.close());
   parser.on("error", (error) => {
     throw new SyntaxError(error.message);
   });
@@ -113,13 +138,13 @@ export async function readGpx(file: Blob, speedMs: number): Promise<Answer<reado
       return failed(`This GPX breaks off or is damaged at ${error.message.slice(0, 80)}. Export it again.`);
     throw error;
   }
-  const tracks = reading.tracks.filter(({ points }) => points.length > 1).slice(0, MOST_TRACKS);
-  if (!reading.isGpx) return failed("This is no GPX file.");
+  const tracks = reading.tracks.filter(({ segments }) => pointsIn(segments) > 1).slice(0, MOST_TRACKS);
+  if (root !== "gpx") return failed("This is no GPX file.");
   if (tracks.length === 0) return failed("There is no track and no route in this file.");
   return {
     ok: true,
-    value: tracks.map(({ name, points }, i) =>
-      trackRead({ name: name === "" ? `Track ${i + 1}` : name, points }, speedMs),
+    value: tracks.map(({ name, segments }, i) =>
+      trackRead({ name: name === "" ? `Track ${i + 1}` : name, segments }, speedMs, answers),
     ),
   };
 }

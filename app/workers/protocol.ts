@@ -25,6 +25,7 @@ import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
 import type { PackList } from "#core/pack/pack-list.ts";
 import type { RouteAnswer } from "#core/route/route-answer.ts";
+import type { TrackAnswers } from "#core/route/track.ts";
 import type { TrackRead } from "./gpx.ts";
 import type { Table } from "#core/forecast/table.ts";
 import type { Whose } from "#core/advice/whose.ts";
@@ -158,5 +159,5 @@ export interface FilesApi {
   /** A table of figures in a text file, CSV or JSON. */
   readTable(file: Blob): Promise<Answer<Table>>;
   /** The tracks and routes of a GPX file. */
-  readGpx(file: Blob, speedMs: number): Promise<Answer<readonly TrackRead[]>>;
+  readGpx(file: Blob, speedMs: number, answers: TrackAnswers): Promise<Answer<readonly TrackRead[]>>;
 }

@@ -1,5 +1,5 @@
 import { humidAir } from "../air/humid-air.ts";
-import { believing, FRAME, judgeWith, PRIOR, questionWith } from "../__tests__/judged.ts";
+import { believing, judgeWith, PRIOR, questionWith } from "../__tests__/judged.ts";
 import { PRIOR_SD } from "../belief/unknowns.ts";
 import type { Setting } from "../log/schema.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";

@@ -93,9 +93,8 @@ const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
  * only what feeds it: the main, and the clip where no main does it. What is fitted may stay on a claim alone; any
  * change made there must bring the top within the rule for changes, so the way out stands open then too.
  */
-function allowedMoves({ judge, build, options, fitted, isSafe }: PlanQuestion): Moves {
+function allowedMoves({ judge, build, options, fitted }: PlanQuestion): Moves {
   const now = judge.judge(fitted);
-  const danger = !isSafe(now);
   const atRisk = !anyChangeIsSafe(now);
   const mains = movesFor("top", options, build, fitted);
   const mainSaves = mains.some((move) => anyChangeIsSafe(judge.judge({ ...fitted, ...move })));

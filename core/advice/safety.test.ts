@@ -44,9 +44,12 @@ const buildEntry = (id: string, build: Build, day: string, time = "08:00"): Entr
 });
 
 /** What has become of the machine since the first claim, and the claim that is then the newest. */
-const CHANGES: Readonly<
-  Record<string, (build: Build) => { after?: Build; claim?: Proven; machine?: "another" }>
-> = {
+interface Changed {
+  readonly after?: Build;
+  readonly claim?: Proven;
+  readonly machine?: "another";
+}
+const CHANGES: Readonly<Record<string, (build: Build) => Changed>> = {
   none: () => ({}),
   "a larger cylinder": (build) => ({
     after: { ...build, engine: { ...build.engine, displacementCm3: build.engine.displacementCm3 * 1.2 } },
@@ -108,7 +111,7 @@ const boxed = (build: Build, sparse: boolean): Build => {
 function adviceOn({ kind, claim, where, years, change, sparse }: Drawn) {
   const start = boxed(startingBuild(kind), sparse);
   const first: Build = { ...start, baseline: { ...start.baseline, air: HOME, proven: claim } };
-  const changed = (CHANGES[change] ?? (() => ({})))(first);
+  const changed = CHANGES[change]?.(first) ?? {};
   const firstDay = `${2026 - years}-05-23`;
   const air = airEntry(AIRS[where], "09:30", "2026-05-23");
   const log = [

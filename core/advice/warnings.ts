@@ -8,7 +8,7 @@ import type { AirEntry } from "../log/schema.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import { numberingFromLog } from "../rig/from-build.ts";
 import type { HeatRangeSays } from "../looks/heat-range.ts";
-import type { Case, Group } from "./case.ts";
+import { judgeOf, type Case, type Group } from "./case.ts";
 import { lockedParts, screwWindow } from "./choices.ts";
 import { cylinderReports, outliersAmong, type Outlier } from "./departures.ts";
 import { sizeBeyond } from "./jet-steps.ts";
@@ -23,7 +23,9 @@ import {
 import type { NewestPlugs } from "./newest-plugs.ts";
 import type { Plan } from "./plan.ts";
 import type { LookQuestion } from "./next-look.ts";
+import { caseWithoutFile, unexplainedLean, type UnexplainedLean } from "./unexplained-lean.ts";
 import { worthsOf, type Worth } from "./worths.ts";
+import { LEAST_EFFECT } from "./moves.ts";
 import { HOPELESS } from "./reach.ts";
 import { rulesInTheWay } from "./rules-in-the-way.ts";
 
@@ -31,6 +33,8 @@ export type Warning =
   /** of the engine, or of the leanest of its cylinders */
   | { readonly code: "leanRisk"; readonly chance: number; readonly cylinder?: number }
   | { readonly code: "noneRichEnough"; readonly wantedMain: number }
+  /** a logger's file alone leans the top, further than could be believed without it: asked before it is fitted */
+  | ({ readonly code: "fileLeansTop"; readonly file: string; readonly lambda?: number } & UnexplainedLean)
   /** the screw is at the end of its window and the pilot jets of the box do not do it either */
   | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
   | { readonly code: "clipAtEnd"; readonly clip: number; readonly wants: "richer" | "leaner" }
@@ -154,6 +158,21 @@ function danger({ question, plan, now, group }: Known): Warning[] {
   return found;
 }
 
+/** So many sds on its rich side an engine may be believed before a file says so. */
+const BELIEVABLE_SDS = 2;
+
+/** What was known of the engine without the newest file, against what the plan would fit because of it. */
+function aboutFile({ open, group, plan, air }: Known): Warning[] {
+  if (!plan.lines.some(({ effect }) => effect.top >= LEAST_EFFECT)) return [];
+  const without = caseWithoutFile(open);
+  const odd =
+    without &&
+    unexplainedLean(judgeOf(without.open, group, air), group.fitted, plan.card.setting, BELIEVABLE_SDS);
+  if (!odd) return [];
+  const { file, lambda } = without;
+  return [{ code: "fileLeansTop", file, ...(lambda !== undefined && { lambda }), ...odd }];
+}
+
 function aboutAir({ air, airEntry }: Known): Warning[] {
   if (!airEntry) return [{ code: "noAir" }];
   const found: Warning[] = [];
@@ -176,6 +195,7 @@ export function warnings(known: Known): Warning[] {
   const outliers = outliersAmong(cylinderReports(present, build, replayed, airEntry));
   return [
     ...danger(known),
+    ...aboutFile(known),
     ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")

@@ -1,4 +1,5 @@
 /** Where the air of a day to come is known from: its forecast with the day's readings, else the air that was read last. */
+import type { HumidAir } from "../air/humid-air.ts";
 import { aheadOf, heldAir, tellsOf, weatherOf, type AirAhead, type Reading } from "../forecast/air-ahead.ts";
 import { forecastOf, type Forecast, type Weather } from "../forecast/forecast.ts";
 import { placeKey } from "../log/day-schema.ts";
@@ -30,6 +31,21 @@ interface When {
 }
 
 const HOUR_MS = 3_600_000;
+
+/**
+ * The thinnest air to be believed at a moment without any file: the newest reading, held and brought to the height, at
+ * the thin end of its doubt.
+ */
+export function thinnestWithoutFiles(
+  present: Present,
+  build: Build,
+  { ms, elevationM }: { readonly ms: number; readonly elevationM: number },
+): HumidAir {
+  const { ahead } = present;
+  const bare = { ...present, ahead: { ...ahead, forecasts: [] } };
+  const { air, likely } = airSource(bare, build, { elevationM, fromMs: ms, toMs: ms }).airAt(ms, elevationM);
+  return likely.reduce((thin, one) => (one.air.dryDensityKgM3 < thin.dryDensityKgM3 ? one.air : thin), air);
+}
 
 const readingOf = (air: AirEntry): Reading => ({
   ms: Date.parse(air.at),

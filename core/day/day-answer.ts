@@ -1,6 +1,7 @@
 /** All that the day's screen shows: the plan over its heats, what the air wants in between, and where it is known from. */
-import type { Case } from "../advice/case.ts";
-import { airSource, type AirSource } from "./air-source.ts";
+import { groupOf, judgeOf, type Case } from "../advice/case.ts";
+import { unexplainedLean, type UnexplainedLean } from "../advice/unexplained-lean.ts";
+import { airSource, thinnestWithoutFiles, type AirSource } from "./air-source.ts";
 import { planDay, type DayPlan } from "./plan-day.ts";
 import { wantedOver, type Moment } from "./wanted.ts";
 
@@ -8,6 +9,8 @@ export interface DayAnswer {
   readonly plan: DayPlan;
   readonly moments: readonly Moment[];
   readonly source: Omit<AirSource, "airAt">;
+  /** of each heat: the forecast alone leans the top, further than the reading's own doubt explains */
+  readonly unexplained: readonly (UnexplainedLean | undefined)[];
 }
 
 const STEP_MS = 600_000;
@@ -35,5 +38,12 @@ export function dayAnswer(open: Case, carburettor = 0): DayAnswer | undefined {
   const count = Math.floor((toMs - fromMs) / step) + 1;
   const airs = Array.from({ length: count }, (_, i) => here(fromMs + i * step));
   const setting = plan.heats[0]?.setting ?? plan.fitted;
-  return { plan, moments: wantedOver(open, airs, setting, carburettor), source };
+  const group = groupOf(open, carburettor);
+  const unexplained = plan.heats.map(({ heat, setting: wanted }) => {
+    if (source.kind !== "forecast") return undefined;
+    const ms = Date.parse(heat.at) + heat.minutes * 30_000;
+    const thinnest = thinnestWithoutFiles(open.present, open.build, { ms, elevationM: heats.elevationM });
+    return unexplainedLean(judgeOf(open, group, thinnest), plan.fitted, wanted);
+  });
+  return { plan, moments: wantedOver(open, airs, setting, carburettor), source, unexplained };
 }

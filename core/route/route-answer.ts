@@ -1,6 +1,8 @@
 /** All that the route's screen shows of one way. */
-import type { Case } from "../advice/case.ts";
-import { airSource, type AirSource } from "../day/air-source.ts";
+import { groupOf, judgeOf, type Case } from "../advice/case.ts";
+import { unexplainedLean, type UnexplainedLean } from "../advice/unexplained-lean.ts";
+import { airSource, airsRead, thinnestWithoutFiles, type AirSource } from "../day/air-source.ts";
+import type { Present } from "../log/present.ts";
 import type { RouteEntry } from "../log/schema.ts";
 import { planRoute, type RoutePlan } from "./plan-route.ts";
 
@@ -13,6 +15,51 @@ export interface RouteAnswer {
     readonly dryDensityKgM3: number;
   }[];
   readonly source: Omit<AirSource, "airAt">;
+  /** the file alone leans the top: its heights, or the forecast's air, are to be said right first */
+  readonly unexplained: UnexplainedWay | undefined;
+}
+
+export interface UnexplainedWay extends UnexplainedLean {
+  readonly by: "heights" | "forecast";
+  readonly highestM: number;
+  /** the highest that anybody has been, by readings and places; none is known */
+  readonly knownM: number | undefined;
+}
+
+/** The highest place that was ever read at or noted: what a file adds to that is its own. */
+function highestKnown(present: Present): number | undefined {
+  const { places, heats } = present.ahead;
+  const heights = [...airsRead(present), ...places.values(), ...(heats ? [heats] : [])].flatMap(
+    ({ elevationM }) => elevationM ?? [],
+  );
+  return heights.length === 0 ? undefined : Math.max(...heights);
+}
+
+/** A way this much higher than anybody has been is the file's own word. */
+const HIGHER_M = 150;
+
+function unexplainedWay(
+  open: Case,
+  { points, startAt }: RouteEntry,
+  plan: RoutePlan,
+  source: Pick<AirSource, "kind">,
+  carburettor: number,
+): UnexplainedWay | undefined {
+  const { present, build } = open;
+  const knownM = highestKnown(present);
+  const heights = points.map(({ elevationM }) => elevationM);
+  const highestM = Math.max(...heights);
+  const middle = points[Math.floor(points.length / 2)];
+  const thinnest = thinnestWithoutFiles(present, build, {
+    ms: Date.parse(startAt) + 1000 * (middle?.seconds ?? 0),
+    // A way that is lower than what is known explains itself.
+    elevationM: Math.min(highestM, knownM ?? Math.min(...heights)),
+  });
+  const odd = unexplainedLean(judgeOf(open, groupOf(open, carburettor), thinnest), plan.fitted, plan.setting);
+  const higher = highestM > (knownM ?? -Infinity) + HIGHER_M;
+  return (
+    odd && { ...odd, by: higher || source.kind !== "forecast" ? "heights" : "forecast", highestM, knownM }
+  );
 }
 
 const MOST_DRAWN = 200;
@@ -32,8 +79,10 @@ function answerFor(open: Case, route: RouteEntry, carburettor: number): RouteAns
   const { airAt, ...source } = airSource(open.present, open.build, { elevationM, fromMs, toMs });
   const every = Math.max(1, Math.ceil(points.length / MOST_DRAWN));
   const drawn = points.filter((_, i) => i % every === 0 || i === points.length - 1);
+  const plan = planRoute(open, route, airAt, carburettor);
   return {
-    plan: planRoute(open, route, airAt, carburettor),
+    plan,
+    unexplained: unexplainedWay(open, route, plan, source, carburettor),
     along: drawn.map(({ alongM, elevationM: height, seconds }) => ({
       alongM,
       elevationM: height,

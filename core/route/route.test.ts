@@ -1,6 +1,7 @@
 import { openCase } from "../advice/case.ts";
 import { air, at, build, plug } from "../__tests__/entries.ts";
 import { heldAir } from "../forecast/air-ahead.ts";
+import { seededRandom } from "../numbers/random.ts";
 import { MOST_ROUTE_POINTS, RouteEntry } from "../log/schema.ts";
 import { planRoute, stretchesOf } from "./plan-route.ts";
 import { wayOf, type TrackPoint } from "./track.ts";
@@ -20,7 +21,7 @@ const climb = (
     };
     return { ...point, ...change(point, i) };
   });
-const way = (points: TrackPoint[], speedMs = 10) => wayOf({ name: "Climb", points }, speedMs);
+const way = (points: TrackPoint[], speedMs = 10) => wayOf({ name: "Climb", segments: [points] }, speedMs);
 
 describe("a way from a receiver's points", () => {
   it("has their length, heights and times", () => {
@@ -81,6 +82,95 @@ describe("a way from a receiver's points", () => {
       points,
     };
     expect(RouteEntry.safeParse(kept).success).toBe(true);
+  });
+});
+
+describe("a track that is not as it was ridden", () => {
+  const segmented = (...segments: TrackPoint[][]) => wayOf({ name: "Climb", segments }, 10);
+  const whole = way(climb(501));
+  const like = ({ lengthM, seconds, points }: ReturnType<typeof way>) => {
+    expect(lengthM / whole.lengthM).toBeCloseTo(1, 2);
+    expect(Math.abs(seconds - whole.seconds)).toBeLessThan(60);
+    expect(points.at(-1)?.elevationM).toBeCloseTo(1398, -1);
+    expect(points.every((point, i) => point.seconds >= (points[i - 1]?.seconds ?? 0))).toBe(true);
+  };
+
+  it("is turned round where it was saved backward, and put in order where segments were swapped", () => {
+    const turned = segmented(climb(501).toReversed());
+    like(turned);
+    expect(turned.notes).toEqual(["The times run backward: the way is turned round."]);
+    const points = climb(501);
+    const swapped = segmented(points.slice(250), points.slice(0, 250));
+    like(swapped);
+    expect(swapped.notes).toEqual(["The segments were not in the order of time: they are put in order."]);
+    const both = segmented(points.slice(250).toReversed(), points.slice(0, 250));
+    like(both);
+    expect(both.open).toEqual([]);
+  });
+
+  it("is asked about where times jump back and forth: by time, or by the order of the file", () => {
+    const mixed = climb(501).map((point, i, all) => ({ ...point, ms: all[(i * 200) % 501]?.ms ?? 0 }));
+    const asked = segmented(mixed);
+    expect(asked.open).toEqual(["order"]);
+    const filed = wayOf({ name: "", segments: [mixed] }, 10, { order: "asFiled" });
+    expect([filed.timed, filed.open]).toEqual([false, []]);
+    expect(filed.seconds).toBeCloseTo(1000, -1);
+  });
+
+  it("loses the few points whose clock was wrong, the first one too", () => {
+    for (const wrong of [0, 250]) {
+      const glitch = segmented(climb(501, (point, i) => (i === wrong ? { ms: (point.ms ?? 0) + 1e10 } : {})));
+      like(glitch);
+      expect(glitch.notes).toEqual(["1 of 501 points could not be ridden and are left out."]);
+    }
+  });
+
+  it("does not count a stop, wherever the receiver wandered while it lay there", () => {
+    const random = seededRandom(28);
+    const standing: TrackPoint[] = Array.from({ length: 900 }, (_, i) => {
+      const point = climb(251)[250] as TrackPoint;
+      const wander = () => (8 * random.normal()) / METRES_A_DEGREE;
+      return {
+        ...point,
+        latitude: point.latitude + wander(),
+        longitude: point.longitude + wander(),
+        ms: (point.ms ?? 0) + 2000 * i,
+      };
+    });
+    const after = climb(501)
+      .slice(251)
+      .map((point) => ({ ...point, ms: (point.ms ?? 0) + 1_800_000 }));
+    const stood = segmented([...climb(251), ...standing, ...after]);
+    like(stood);
+    expect(stood.notes).toEqual(["30 min standing still are left out."]);
+  });
+
+  it.each([1, 2, 3])("loses spikes of %d points, of place and of height, at its ends too", (long) => {
+    for (const from of [0, 200, 501 - long]) {
+      const inSpike = (i: number) => i >= from && i < from + long;
+      const high = segmented(climb(501, (_, i) => (inSpike(i) ? { elevationM: 4000 } : {})));
+      expect(Math.max(...high.points.map(({ elevationM }) => elevationM))).toBeLessThan(1420);
+      if (from === 0) continue;
+      const away = segmented(climb(501, (_, i) => (inSpike(i) ? { latitude: 3 } : {})));
+      expect(away.lengthM / whole.lengthM).toBeCloseTo(1, 1);
+    }
+  });
+
+  it("is asked about where heights are exactly nought: true by the sea, missing elsewhere", () => {
+    const dead = climb(501, (_, i) => (i > 200 && i < 300 ? { elevationM: 0 } : {}));
+    expect(segmented(dead).open).toEqual(["zeroHeights"]);
+    const filled = wayOf({ name: "", segments: [dead] }, 10, { zeroHeights: "missing" });
+    expect(Math.min(...filled.points.map(({ elevationM }) => elevationM))).toBeGreaterThan(390);
+    const sea = climb(501, () => ({ elevationM: 0 }));
+    expect(segmented(sea).open).toEqual(["zeroHeights"]);
+    expect(wayOf({ name: "", segments: [sea] }, 10, { zeroHeights: "true" }).open).toEqual([]);
+    expect(() => wayOf({ name: "", segments: [sea] }, 10, { zeroHeights: "missing" })).toThrow("no heights");
+  });
+
+  it("goes by the speed where its times leave none to ride in", () => {
+    const atOnce = segmented(climb(501, () => ({ ms: 1_779_500_000_000 })));
+    expect(atOnce.timed).toBe(false);
+    expect(atOnce.seconds).toBeCloseTo(1000, -1);
   });
 });
 

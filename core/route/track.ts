@@ -1,8 +1,10 @@
 /** From the points of a receiver's file to a way with heights and times that a wheel could have ridden. */
 import { MOST_ROUTE_POINTS, type RouteEntry } from "../log/schema.ts";
 import { metresBetween } from "../satellites/fix.ts";
-import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import { requireRange } from "../units/guard.ts";
+import { hasHeight, heightsFilled, withoutHeightSpikes, zeroStretches } from "./track-heights.ts";
+import { inRidingOrder, type OrderAnswer } from "./track-order.ts";
+import { withoutStops } from "./track-stops.ts";
 
 export interface TrackPoint {
   readonly latitude: number;
@@ -13,7 +15,16 @@ export interface TrackPoint {
 
 export interface Track {
   readonly name: string;
-  readonly points: readonly TrackPoint[];
+  /** as they stand in the file; the points of each follow one another */
+  readonly segments: readonly (readonly TrackPoint[])[];
+}
+
+/** What a file leaves open and only the rider knows. */
+export interface TrackAnswers {
+  /** heights of exactly nought: by the sea, or missing */
+  readonly zeroHeights?: "true" | "missing";
+  /** times that jump back and forth: go by them, or by the order in the file at a speed */
+  readonly order?: OrderAnswer;
 }
 
 export interface Way {
@@ -24,18 +35,18 @@ export interface Way {
   readonly timed: boolean;
   /** what the tuner should know of it */
   readonly notes: readonly string[];
+  /** what must be answered before it is kept */
+  readonly open: readonly (keyof TrackAnswers)[];
 }
 
 /** Nobody rides faster: a fix that says so is a spike. */
 const FASTEST_MS = 90;
-/** A receiver's height wanders by so much between two fixes beside each other. */
-const HEIGHT_JUMP_M = 40;
 /** Without times: no two points of a way are further apart. */
 const FARTHEST_M = 5000;
 /** Slower than this nobody rides: the clock of the way stands still. */
 const STANDING_MS = 0.4;
-/** A height is the middle one of so many about it. */
-const MEDIAN_OF = 5;
+/** A spike has so many points at most: after them the last good one was wrong, or the receiver had been off. */
+const LONGEST_SPIKE = 3;
 
 interface Step {
   readonly alongM: number;
@@ -46,68 +57,22 @@ interface Step {
 const inEarth = ({ latitude, longitude }: TrackPoint): boolean =>
   Math.abs(latitude) <= 90 && Math.abs(longitude) <= 180;
 
-const hasHeight = ({ elevationM }: TrackPoint): boolean =>
-  elevationM !== undefined && elevationM >= ELEVATION_DOMAIN_M.min && elevationM <= ELEVATION_DOMAIN_M.max;
-
-/** Heights that were not told lie between those that were. */
-function heightsFilled(points: readonly TrackPoint[]): Float64Array {
-  const heights = new Float64Array(points.length).fill(Number.NaN);
-  let last = -1;
-  for (let i = 0; i < points.length; i += 1) {
-    const point = points[i];
-    if (!point || !hasHeight(point)) continue;
-    const here = point.elevationM ?? 0;
-    const before = last < 0 ? here : (heights[last] ?? here);
-    for (let j = last + 1; j < i; j += 1)
-      heights[j] = last < 0 ? here : before + ((here - before) * (j - last)) / (i - last);
-    heights[i] = here;
-    last = i;
-  }
-  const end = heights[last] ?? 0;
-  return last < 0 ? heights.fill(0) : heights.fill(end, last + 1);
-}
-
-/** The middle one of a few heights: a spike is none of them. */
-function withoutSpikes(heights: Float64Array): Float64Array {
-  const half = Math.floor(MEDIAN_OF / 2);
-  const about = new Float64Array(MEDIAN_OF);
-  return heights.map((_, i) => {
-    const from = Math.max(0, i - half);
-    const count = Math.min(heights.length, i + half + 1) - from;
-    for (let k = 0; k < count; k += 1) {
-      const height = heights[from + k] ?? 0;
-      let place = k;
-      while (place > 0 && (about[place - 1] ?? 0) > height) {
-        about[place] = about[place - 1] ?? 0;
-        place -= 1;
-      }
-      about[place] = height;
-    }
-    return about[Math.floor(count / 2)] ?? 0;
-  });
-}
-
 const secondsOf = (from: TrackPoint, to: TrackPoint): number =>
   from.ms === undefined || to.ms === undefined ? Number.NaN : (to.ms - from.ms) / 1000;
 
-/** Points that could not be ridden one after the other are left out. */
+/** Points that could not be ridden one after the other are left out; time never runs back. */
 function ridable(points: readonly TrackPoint[]): { kept: TrackPoint[]; spikes: number } {
   const kept: TrackPoint[] = [];
   let spikes = 0;
-  // A spike is alone: after a few of them the last good one was wrong, or the receiver had been off.
   let refused = 0;
   for (const point of points) {
     const last = kept.at(-1);
-    if (!last) {
-      kept.push(point);
-      continue;
-    }
-    const metres = metresBetween(last, point);
-    const seconds = secondsOf(last, point);
+    const metres = last ? metresBetween(last, point) : 0;
+    const seconds = last ? secondsOf(last, point) : 0;
     const possible = Number.isNaN(seconds)
       ? metres <= FARTHEST_M
       : seconds >= 0 && metres <= FASTEST_MS * Math.max(1, seconds);
-    if (possible || refused >= 3) {
+    if (possible || (refused >= LONGEST_SPIKE && !(seconds < 0))) {
       kept.push(point);
       refused = 0;
     } else {
@@ -133,7 +98,6 @@ function stepsOf(
       const told = timed ? secondsOf(last, point) : Number.NaN;
       const ridden = metres / speedMs;
       if (Number.isNaN(told)) seconds += ridden;
-      else if (metres >= STANDING_MS * told) seconds += told;
       else seconds += Math.min(told, metres / STANDING_MS);
     }
     return { alongM, elevationM: heights[i] ?? 0, seconds };
@@ -176,31 +140,46 @@ const rounded = ({ alongM, elevationM, seconds }: Step): Step => ({
   seconds: Math.round(seconds),
 });
 
+/** Do the times of these points fit their places: enough of them, and time enough to ride it? */
+function hasTimes(points: readonly TrackPoint[]): boolean {
+  const timed = points.filter(({ ms }) => ms !== undefined);
+  const [first, last] = [timed[0], timed.at(-1)];
+  if (!first || !last || timed.length <= 0.9 * points.length) return false;
+  const metres = points.reduce((sum, point, i) => sum + metresBetween(points[i - 1] ?? point, point), 0);
+  return secondsOf(first, last) * FASTEST_MS >= metres;
+}
+
 /**
  * @param speedMs - for points without times, 0.5..60 m/s
- * @returns the way, as a log keeps it
+ * @returns the way, as a log keeps it; with what is still open, by what is likeliest
  * @throws {RangeError} in the tuner's words for a track without heights or without length
  */
-export function wayOf({ points }: Track, speedMs: number): Way {
+export function wayOf({ segments }: Track, speedMs: number, answers: TrackAnswers = {}): Way {
   requireRange("average speed", speedMs, 0.5, 60, "m/s");
-  const onEarth = points.filter(inEarth);
-  const { kept, spikes } = ridable(onEarth);
+  const all = segments.flat();
+  const onEarth = segments.map((segment) => segment.filter(inEarth));
+  if (onEarth.flat().length < 2) throw new RangeError("This track has fewer than two points.");
+  const order = inRidingOrder(onEarth, answers.order);
+  const moving = withoutStops(order.points);
+  const { kept: ridden, spikes } = ridable(moving.points);
+  const zeros = zeroStretches(ridden);
+  const missing = answers.zeroHeights === "missing" ? zeros : new Set<number>();
+  const kept = ridden.map((point, i): TrackPoint => {
+    if (hasHeight(point) && !missing.has(i)) return point;
+    const { latitude, longitude, ms } = point;
+    return { latitude, longitude, ...(ms !== undefined && { ms }) };
+  });
   const withHeight = kept.filter(hasHeight).length;
-  if (onEarth.length < 2) throw new RangeError("This track has fewer than two points.");
   if (withHeight < 2 || withHeight < 0.2 * kept.length)
     throw new RangeError(
       "This track has no heights, or hardly any. Export it with heights (elevation), or record it with a receiver that tells them.",
     );
-  const timed = kept.filter(({ ms }) => ms !== undefined).length > 0.9 * kept.length;
-  const filled = heightsFilled(kept);
-  const heights = withoutSpikes(filled);
-  const jumps = filled.filter(
-    (height, i) => Math.abs(height - (heights[i] ?? height)) > HEIGHT_JUMP_M,
-  ).length;
+  const timed = hasTimes(kept);
+  const { heights, jumps } = withoutHeightSpikes(kept, heightsFilled(kept));
   const steps = stepsOf(kept, heights, speedMs, timed);
   const last = steps.at(-1);
   if (!last || last.alongM < 50) throw new RangeError("This track is shorter than 50 metres.");
-  const lost = points.length - onEarth.length + spikes;
+  const lost = all.length - order.points.length + spikes;
   const heightless = kept.length - withHeight;
   return {
     points: thinned(steps).map(rounded),
@@ -208,12 +187,22 @@ export function wayOf({ points }: Track, speedMs: number): Way {
     seconds: last.seconds,
     timed,
     notes: [
-      ...(lost > 0 ? [`${lost} of ${points.length} points could not be ridden and are left out.`] : []),
+      ...order.notes,
+      ...(moving.stoodS >= 60 ? [`${Math.round(moving.stoodS / 60)} min standing still are left out.`] : []),
+      ...(lost > 0 ? [`${lost} of ${all.length} points could not be ridden and are left out.`] : []),
       ...(jumps > 0 ? [`${jumps} heights jumped and are passed over.`] : []),
       ...(heightless > 0
         ? [`${heightless} points had no height: the way between their neighbours is taken.`]
         : []),
-      ...(timed ? [] : ["There are no times in it: they follow from the speed."]),
+      ...(timed
+        ? []
+        : kept.some(({ ms }) => ms !== undefined)
+          ? ["The times in it cannot be right: they follow from the speed."]
+          : ["There are no times in it: they follow from the speed."]),
+    ],
+    open: [
+      ...(order.asks && answers.order === undefined ? ["order" as const] : []),
+      ...(zeros.size > 0 && answers.zeroHeights === undefined ? ["zeroHeights" as const] : []),
     ],
   };
 }

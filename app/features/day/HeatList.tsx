@@ -4,6 +4,7 @@ import clsx from "clsx";
 import { humidAir } from "#core/air/humid-air.ts";
 import { changedParts } from "#core/log/settings.ts";
 import { PARTS } from "#core/log/parts.ts";
+import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { DayPlan } from "#core/day/plan-day.ts";
 import { FitButton } from "#app/frame/Taps.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -11,14 +12,15 @@ import { changesWords } from "#app/vocabulary/changes.ts";
 import { countdownWords } from "#app/vocabulary/days.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
-import { airShare, gainWords } from "./words.ts";
+import { airShare, gainWords, onlyForecastWords } from "./words.ts";
 
 interface HeatListProps {
   readonly plan: DayPlan;
+  readonly unexplained: DayAnswer["unexplained"];
   readonly nowMs: number;
 }
 
-export function HeatList({ plan, nowMs }: HeatListProps) {
+export function HeatList({ plan, unexplained, nowMs }: HeatListProps) {
   const context = useRig();
   const { build, preferences, carburettor, advice } = context;
   const { heats, fitted } = plan;
@@ -33,6 +35,7 @@ export function HeatList({ plan, nowMs }: HeatListProps) {
         const { heat, air, setting, changes } = card;
         const countdown = countdownWords(Date.parse(heat.at), heat.minutes, nowMs);
         const ahead = changedParts(fitted, setting);
+        const odd = unexplained[i];
         return (
           <li
             key={`${heat.at} ${heat.name}`}
@@ -71,6 +74,7 @@ export function HeatList({ plan, nowMs }: HeatListProps) {
                     words="All fitted"
                     label={`All of ${heat.name} is fitted`}
                     contained
+                    asks={odd && { words: onlyForecastWords(odd), yes: "The forecast is right" }}
                   />
                 </div>
               )}

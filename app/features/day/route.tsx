@@ -81,7 +81,7 @@ function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
   const { header, build, preferences } = useRig();
   const [part, setPart] = useState<WantedPart>("main");
   const nowMs = useNow();
-  const { plan, moments, source } = answer;
+  const { plan, moments, source, unexplained } = answer;
   const option = useMemo(
     () => dayOption({ plan, moments, part, baseKgM3: humidAir(build.baseline.air).dryDensityKgM3 }),
     [plan, moments, part, build],
@@ -104,7 +104,7 @@ function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
       <p className="flush" role="status">
         {totalsWords(plan)} {sourceWords(source, preferences)}
       </p>
-      <HeatList plan={plan} nowMs={nowMs} />
+      <HeatList plan={plan} unexplained={unexplained} nowMs={nowMs} />
       <div className="row no-print">
         <Button variant="outlined" onClick={() => void toCalendar()}>
           To the calendar

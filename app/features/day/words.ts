@@ -5,6 +5,7 @@ import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
 import { LEAST_GAIN } from "#core/advice/plan.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { lossAsError } from "#app/vocabulary/changes.ts";
+import type { UnexplainedLean } from "#core/advice/unexplained-lean.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
@@ -71,3 +72,7 @@ export function totalsWords({ changes, loss, heats }: DayPlan): string {
 export function airShare(dryDensityKgM3: number, baseKgM3: number, lnSd: number): string {
   return `${((100 * dryDensityKgM3) / baseKgM3).toFixed(1)} % ± ${(100 * lnSd).toFixed(1)}`;
 }
+
+/** What is asked before a change that the forecast alone asks for is one tap. */
+export const onlyForecastWords = ({ leaned, wouldBe }: UnexplainedLean): string =>
+  `Only the forecast asks for this: full throttle ${percentWords(leaned)} leaner. By the air that you read last it would be ${percentWords(wouldBe)} too lean. Read the air first, or say that the forecast is right.`;

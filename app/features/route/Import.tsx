@@ -7,7 +7,9 @@ import { toSI } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { instantAt, localInstant } from "#app/journal/clock.ts";
+import type { TrackAnswers } from "#core/route/track.ts";
 import { Caution } from "#app/ui/Caution.tsx";
+import { Choice } from "#app/ui/Choice.tsx";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
@@ -16,6 +18,7 @@ import { files } from "#app/workers/client.ts";
 import type { TrackRead } from "#app/workers/gpx.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 import type { RouteSent } from "./form.ts";
+import { TRACK_QUESTIONS, TrackSaid } from "./track-questions.ts";
 import { farWords, heightWords, minutesWords } from "./words.ts";
 
 interface Opened {
@@ -35,6 +38,7 @@ export function ImportRoute() {
   const [chosen, setChosen] = useState(0);
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const [answers, setAnswers] = useState<TrackAnswers>({});
   const [start, setStart] = useState(() => localInstant().slice(0, 16));
   const unit = preferences.speed;
   const [speed, setSpeed] = useState(unit === "mph" ? "20" : "32");
@@ -42,12 +46,12 @@ export function ImportRoute() {
   const speedMs = typed.ok ? toSI("speed", typed.value, unit) : Number.NaN;
   const sane = speedMs >= 0.5 && speedMs <= 60;
   const asked = useRef(0);
-  const read = async (blob: Blob, file: string, simulated: boolean, ms: number) => {
+  const read = async (blob: Blob, file: string, simulated: boolean, ms: number, said: TrackAnswers = {}) => {
     const mine = (asked.current += 1);
     setBusy(true);
     setProblem(undefined);
     try {
-      const tracks = await files.readGpx(blob, ms);
+      const tracks = await files.readGpx(blob, ms, said);
       if (mine !== asked.current) return;
       // The longest is the ride; a way home or a warm-up is shorter.
       const longest = tracks.reduce(
@@ -57,6 +61,7 @@ export function ImportRoute() {
       // The same file at another speed: the track that was chosen stays.
       if (blob !== opened?.blob) setChosen(longest);
       setOpened({ blob, file, simulated, tracks });
+      setAnswers(said);
     } catch (error) {
       setProblem(wordsOf(error));
     }
@@ -69,7 +74,7 @@ export function ImportRoute() {
   const track = opened?.tracks[chosen];
   const day = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(start);
   const keep = () => {
-    if (!opened || !track?.way || !day) return;
+    if (!opened || !track?.way || !day || track.way.open.length > 0) return;
     const sent: RouteSent = {
       name: track.name,
       startAt: instantAt(start.slice(0, 10), start.slice(11, 16)),
@@ -113,6 +118,26 @@ export function ImportRoute() {
             />
           )}
           {track?.problem !== undefined && <Caution>{track.problem}</Caution>}
+          {TRACK_QUESTIONS.map(
+            ({ about, label, options }) =>
+              (track?.way?.open.includes(about) || answers[about] !== undefined) && (
+                <Choice
+                  key={about}
+                  label={label}
+                  value={answers[about] ?? ""}
+                  options={options}
+                  onChange={(value) =>
+                    void read(
+                      opened.blob,
+                      opened.file,
+                      opened.simulated,
+                      sane ? speedMs : USUAL_MS,
+                      TrackSaid.parse({ ...answers, [about]: value }),
+                    )
+                  }
+                />
+              ),
+          )}
           {track?.way && (
             <>
               <p className="flush" role="status">
@@ -141,7 +166,9 @@ export function ImportRoute() {
                     keys="decimal"
                     value={speed}
                     onChange={({ target }) => setSpeed(target.value)}
-                    onBlur={() => sane && void read(opened.blob, opened.file, opened.simulated, speedMs)}
+                    onBlur={() =>
+                      sane && void read(opened.blob, opened.file, opened.simulated, speedMs, answers)
+                    }
                     problem={sane ? undefined : "A speed that is ridden."}
                   />
                 )}
@@ -149,7 +176,11 @@ export function ImportRoute() {
             </>
           )}
           <div className="row">
-            <Button variant="contained" disabled={!track?.way || !day || saving || busy} onClick={keep}>
+            <Button
+              variant="contained"
+              disabled={!track?.way || track.way.open.length > 0 || !day || saving || busy}
+              onClick={keep}
+            >
               Keep this way
             </Button>
             <Button onClick={() => setOpened(undefined)}>Leave it</Button>

@@ -1,7 +1,7 @@
 import css from "./route.module.css";
 import clsx from "clsx";
 import Button from "@mui/material/Button";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link, redirect, useActionData, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { humidAir } from "#core/air/humid-air.ts";
@@ -32,6 +32,7 @@ import {
   farWords,
   heightWords,
   minutesWords,
+  onlyFileWords,
   stopsWords,
   timePerHeight,
   zonesAt,
@@ -46,8 +47,9 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/route`);
 }
 
-function OneSetting({ answer: { plan } }: { answer: RouteAnswer }) {
+function OneSetting({ answer: { plan, unexplained } }: { answer: RouteAnswer }) {
   const context = useRig();
+  const [sure, setSure] = useState(false);
   const { setting, changes } = plan;
   return (
     <section className="stack tight" aria-label="One setting for all of it">
@@ -63,7 +65,15 @@ function OneSetting({ answer: { plan } }: { answer: RouteAnswer }) {
       <p className="flush" role="status">
         {compromiseWords(plan)}
       </p>
-      {changes.length > 0 && (
+      {unexplained && !sure && (
+        <>
+          <Caution grave>{onlyFileWords(unexplained, context.preferences)}</Caution>
+          <Button variant="outlined" className="start" onClick={() => setSure(true)}>
+            {unexplained.by === "heights" ? "The heights are right" : "The forecast is right"}
+          </Button>
+        </>
+      )}
+      {changes.length > 0 && (!unexplained || sure) && (
         <Button component={Link} to={changeHref(context, setting)} variant="contained" className="start">
           Fit it
         </Button>
@@ -121,7 +131,7 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
         {route.simulated && <Simulated />}
       </p>
       <LazyChart option={option} height={320} />
-      <OneSetting answer={answer} />
+      <OneSetting key={route.id} answer={answer} />
       <AtHeights answer={answer} />
       <section className="stack tight" aria-label="Stops">
         <h2 className="label">Where to stop and change</h2>

@@ -1,5 +1,6 @@
 /** A way and its settings in a tuner's words. */
 import { LEAST_GAIN } from "#core/advice/plan.ts";
+import type { UnexplainedWay } from "#core/route/route-answer.ts";
 import type { Height, RoutePlan, Stretch } from "#core/route/plan-route.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
@@ -83,3 +84,17 @@ export const kilometres = (metres: number, { speed }: Preferences): number =>
 
 export const heightIn = (metres: number, { length }: Preferences): number =>
   Number(fromSI("length", metres, length).toFixed(0));
+
+/** What is asked before a setting that the file alone asks for is one tap. */
+export function onlyFileWords(odd: UnexplainedWay, units: Preferences): string {
+  const { by, leaned, wouldBe, highestM, knownM } = odd;
+  const figure =
+    by === "forecast"
+      ? "The forecast’s air is thinner than the air that you read last explains."
+      : `This file goes up to ${heightWords(highestM, units)}. ${
+          knownM === undefined
+            ? "No reading or place of this log has a height."
+            : `The highest reading or place of this log is at ${heightWords(knownM, units)}.`
+        }`;
+  return `${figure} The setting is ${percentWords(leaned)} leaner at full throttle. Without the file it would be ${percentWords(wouldBe)} too lean.`;
+}

@@ -6,7 +6,14 @@ import type { RigContext } from "#app/frame/use-rig.ts";
 import { changesOfLine } from "#app/journal/fit-changes.ts";
 import { FitButton } from "#app/frame/Taps.tsx";
 
-export function PlanList({ context, advice }: { context: RigContext; advice: Advice }) {
+interface PlanListProps {
+  readonly context: RigContext;
+  readonly advice: Advice;
+  /** asked at the line for the top, see FitButton */
+  readonly asks: { readonly words: string; readonly yes: string } | undefined;
+}
+
+export function PlanList({ context, advice, asks }: PlanListProps) {
   const { next } = advice;
   if (next.kind !== "fit") return null;
   const several = next.lines.length > 1;
@@ -27,6 +34,7 @@ export function PlanList({ context, advice }: { context: RigContext; advice: Adv
                 {...changesOfLine(advice, line.changes)}
                 words="Fitted"
                 label={`${title} is fitted`}
+                asks={line.zone === "top" ? asks : undefined}
               />
             )}
           </li>

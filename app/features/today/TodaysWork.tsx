@@ -19,7 +19,7 @@ import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
 import { partHref, placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
-import { warningWords } from "./warnings.ts";
+import { fileLeansTopWords, warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
 import type { Advice } from "#core/advice/advise.ts";
@@ -77,6 +77,8 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
   const plainChecks = lines.filter(isPlainCheck);
   const worthTelling = lines.filter((line) => !isPlainCheck(line));
   const held = present.held.length > 0;
+  const odd = advice.warnings.find((warning) => warning.code === "fileLeansTop");
+  const asks = odd && { words: fileLeansTopWords(odd), yes: "The file is right" };
   const wanted = advice.next.kind === "look" ? advice.next : undefined;
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (
@@ -86,7 +88,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
         <FeltOrRead key={between.zone} rigId={header.id} between={between} />
       ))}
       <OneQuestion context={context} />
-      {!held && <PlanList context={context} advice={advice} />}
+      {!held && <PlanList context={context} advice={advice} asks={asks} />}
       <div className={clsx("row", css["actions"])}>
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
@@ -105,7 +107,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
             To that part
           </Button>
         ) : (
-          <Fitted context={context} advice={advice} />
+          <Fitted context={context} advice={advice} asks={asks} />
         )}
         <Button
           component={Link}
@@ -141,6 +143,8 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
         <Caution key={surprise.lookId}>{surpriseWords(surprise, present, preferences)}</Caution>
       ))}
       {advice.warnings.map((warning) => {
+        // Asked above, where it would be fitted.
+        if (warning.code === "fileLeansTop") return null;
         const { grave, text } = warningWords(warning, preferences);
         return (
           <Caution key={warning.code + text} grave={grave} plain={!grave}>

@@ -25,6 +25,14 @@ const RULED_BY: Readonly<Record<Extract<Warning, { code: "outOfReach" }>["ruledB
 const grave = (text: string): WarningWords => ({ grave: true, text });
 const plain = (text: string): WarningWords => ({ grave: false, text });
 
+type FileLeansTop = Extract<Warning, { code: "fileLeansTop" }>;
+
+/** What is asked before a change that a file alone asks for is one tap. */
+export function fileLeansTopWords({ file, lambda, leaned, wouldBe }: FileLeansTop): string {
+  const figure = lambda === undefined ? "" : ` It says λ ${lambda.toFixed(2)} at full throttle.`;
+  return `Only ${file} asks for this: full throttle ${percentWords(leaned)} leaner.${figure} Without that file it would be at least ${percentWords(wouldBe)} too lean. Was the probe warm, the pipe tight, the column the right one?`;
+}
+
 export function warningWords(warning: Warning, units: Preferences): WarningWords {
   switch (warning.code) {
     case "leanRisk":
@@ -41,6 +49,8 @@ export function warningWords(warning: Warning, units: Preferences): WarningWords
       return grave(
         `No main jet in the box is rich enough. ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
       );
+    case "fileLeansTop":
+      return grave(fileLeansTopWords(warning));
     case "screwAtStop":
       return plain(
         `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,
