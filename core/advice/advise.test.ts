@@ -259,6 +259,21 @@ describe("a look ends an open change", () => {
   });
 });
 
+describe("the way back after worse", () => {
+  const worse = lookWith("worse", "09:30", { type: "compared", zone: "top", verdict: "worse" });
+  const bone = [plug("0001", "08:50", "top", "bone"), plug("0002", "08:51", "top", "bone")];
+
+  it("is taken where it is safe, and not into danger", () => {
+    const rich = [build(), air("0001", "08:30"), fit("0001", "09:00", 168), worse];
+    expect(advise(rich).next).toMatchObject({
+      kind: "putBack",
+      changes: [{ part: "main", from: 168, to: 165 }],
+    });
+    const lean = [build(), fit("0001", "08:40", 150), ...bone, fit("0002", "09:00", 165), worse];
+    expect(advise(lean).next.kind).not.toBe("putBack");
+  });
+});
+
 describe("specks of metal", () => {
   const plugWith = (id: string, time: string, cylinder: number | undefined, findings: "specks"[]): Entry => ({
     ...lookWith(id, time, {

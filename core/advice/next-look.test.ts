@@ -49,6 +49,17 @@ describe("the next look", () => {
     expect([1, 2]).toContain(nextLook(two)?.cylinder);
   });
 
+  it("takes the zones of one ride together as less than each by itself", () => {
+    const alone = (zone: Unknown, sd: number) => look({ [zone]: sd }, { means: ["rideReport"] })?.gain ?? NaN;
+    const [idle, top] = [alone("pilot", 0.1), alone("main", 0.08)];
+    const both = look({ pilot: 0.1, main: 0.08 }, { means: ["rideReport"] })?.gain ?? NaN;
+    expect(both).toBeGreaterThan(Math.max(idle, top));
+    // Idle and top share hardly a part: what each shows by itself adds up, within a tenth.
+    expect(both / (idle + top)).toBeCloseTo(1, 0);
+    const plug = look({ main: 0.08 }, { means: ["plug"] })?.gain ?? NaN;
+    expect(top).toBeLessThan(plug);
+  });
+
   it("is worth next to nothing where nothing is in doubt, and never less than nothing", () => {
     expect(look({})?.gain ?? 0).toBeLessThan(0.001);
     expect(nextLook(questionWith(PRIOR))?.gain ?? -1).toBeGreaterThan(0);

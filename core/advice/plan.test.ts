@@ -7,7 +7,8 @@ import { choices, screwWindow } from "./choices.ts";
 import { chanceBetter } from "./chances.ts";
 import { sizeBeyond, stepOf } from "./jet-steps.ts";
 import { workOf } from "./moves.ts";
-import { canBeToldApart, LEAST_GAIN, planStop } from "./plan.ts";
+import type { PerZone } from "../carburettor/zones.ts";
+import { canBeToldApart, LEAST_GAIN, planStop, type PlanLine } from "./plan.ts";
 import { claimedIsSafe } from "./safety.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
@@ -68,6 +69,18 @@ describe("the plan for this stop", () => {
     expect(plan.gain).toBeGreaterThan(1);
     expect(plan.chanceBetter).toBeGreaterThan(0.95);
     for (const { zone, effect } of plan.lines) expect(effect[zone]).toBeGreaterThan(0.015);
+  });
+
+  it("cannot be told apart where one line makes as much of the change as the line of that zone", () => {
+    const line = (zone: "idle" | "mid" | "top", effect: Partial<PerZone<number>>): PlanLine => ({
+      zone,
+      changes: [],
+      effect: { idle: 0, low: 0, mid: 0, top: 0, ...effect },
+    });
+    const clip = line("mid", { mid: 0.05, top: 0.02 });
+    expect(canBeToldApart([clip, line("top", { mid: 0.01, top: 0.03 })])).toBe(true);
+    expect(canBeToldApart([clip, line("top", { mid: 0.01, top: 0.02 })])).toBe(false);
+    expect(canBeToldApart([clip, line("top", { mid: -0.06, top: 0.04 })])).toBe(false);
   });
 
   it("of one change at a time follows the school's order", () => {

@@ -160,8 +160,8 @@ describe("the 5 % rule, whatever the machine, its claim, the air and the years",
 describe("what is fitted and claimed to be right", () => {
   const kart = startingBuild("kart");
   const baseline = { ...kart.baseline, air: HOME, proven: "book" as const };
-  const book = buildEntry("0001", { ...kart, baseline }, "2025-09-23");
-  /** eight months on: past 5 %, not yet past 10 */
+  const book = buildEntry("0001", { ...kart, baseline }, "2025-06-23");
+  /** eleven months on: past 5 %, not yet past 10 */
   const today = airEntry(HOME, "08:00", "2026-05-23");
   const dangerIn = (...more: Entry[]) =>
     adviseOn(openCase([book, today, ...more])).warnings.some(({ code }) => code === "leanRisk");
@@ -188,6 +188,15 @@ describe("what is fitted and claimed to be right", () => {
     const reading = { type: "plug", zone: "top", tone: "straw", cut: "clean", colderSteps: 0 } as const;
     expect(riskOf(lookWith("0001", "10:00", reading))).toBeGreaterThan(0.05);
     expect(dangerIn(lookWith("0001", "10:00", reading))).toBe(true);
+  });
+
+  it("may not stay in denser air, not even with a jet in that makes up for it", () => {
+    const denser = { ...HOME, pressurePa: 1.033 * HOME.pressurePa };
+    const { main } = baseline.setting;
+    const richer = [airEntry(denser, "09:00", "2026-05-23"), fitPart("0001", "10:00", "main", main + 2.5)];
+    expect(riskOf(...richer)).toBeGreaterThan(0.05);
+    expect(riskOf(...richer)).toBeLessThan(0.1);
+    expect(dangerIn(...richer)).toBe(true);
   });
 
   it("counts by the newest claim: a guess after all ends it, and what was read later stands for itself", () => {

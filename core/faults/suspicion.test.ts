@@ -14,7 +14,7 @@ import { CHECK_PLAN } from "../walkround/checks.ts";
 import { bestQuestion } from "./best-question.ts";
 import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "./questions.ts";
 import { FAULTS } from "./registry.ts";
-import { CHECK_FIRST, namedFault, NAMED } from "./suspicion.ts";
+import { CHECK_FIRST, namedFault, NAMED, type Suspect } from "./suspicion.ts";
 
 let made = 0;
 const id = () => `test-${String((made += 1)).padStart(4, "0")}`;
@@ -292,6 +292,24 @@ describe("what the walk-round and the tuner say", () => {
     const { next } = advise([...start, ...sure]);
     expect(next).toMatchObject({ kind: "check", fault: "airLeak", check: "airLeaks" });
     expect(namedFault({ suspects: [] })).toBeUndefined();
+  });
+
+  it("names what is likelier than three in ten, twice as likely as the next, and told by two witnesses", () => {
+    const because: Suspect["because"] = [
+      { kind: "looks", weight: 2 },
+      { kind: "symptom", symptom: "hangsHigh", weight: 1 },
+    ];
+    const suspect = (chance: number, witnesses = 2): Suspect => ({
+      fault: "airLeak",
+      check: "airLeaks",
+      chance,
+      because: because.slice(0, witnesses),
+    });
+    expect(namedFault({ suspects: [suspect(0.29)] })).toBeUndefined();
+    expect(namedFault({ suspects: [suspect(0.31)] })).toMatchObject({ chance: 0.31 });
+    expect(namedFault({ suspects: [suspect(0.31), suspect(0.16)] })).toBeUndefined();
+    expect(namedFault({ suspects: [suspect(0.59, 1)] })).toBeUndefined();
+    expect(namedFault({ suspects: [suspect(0.61, 1)] })).toMatchObject({ chance: 0.61 });
   });
 
   it("words of another season do not count", () => {
