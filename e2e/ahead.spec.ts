@@ -162,6 +162,32 @@ test("a way from a receiver's file has one setting, three strips, and says where
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Col de la Brume");
 });
 
+test("a way is asked about where its heights may be missing, and where nobody has been so high", async ({
+  page,
+}) => {
+  await openRig(page, "/route");
+  const choose = page.getByLabel("Receiver’s file");
+  const panel = page.getByRole("region", { name: "The way in the file" });
+  const climb = track("North ramp", true, 400, 300);
+  const dead = climb.replace(/<ele>(8|9)\d\d<\/ele>/g, "<ele>0</ele>");
+  await choose.setInputFiles(file("dead.gpx", gpx(dead)));
+  const keep = panel.getByRole("button", { name: "Keep this way" });
+  await expect(panel.getByText(/, 0 m to 2486 m/)).toBeVisible();
+  await expect(keep).toBeDisabled();
+  await panel.getByRole("button", { name: "No, they are missing" }).click();
+  await expect(panel.getByText(/, 407 m to 2486 m/)).toBeVisible();
+  await expect(keep).toBeEnabled();
+  // A file that puts all of it at 4000 metres: the air there would be far thinner than any that was read.
+  await choose.setInputFiles(file("high.gpx", gpx(climb.replace(/<ele>\d+<\/ele>/g, "<ele>4000</ele>"))));
+  await expect(panel.getByText(/, 4000 m to 4000 m/)).toBeVisible();
+  await keep.click();
+  const setting = page.getByRole("region", { name: "One setting for all of it" });
+  await expect(setting).toContainText("This file goes up to 4000 m.");
+  await expect(setting.getByRole("link", { name: "Fit it" })).toHaveCount(0);
+  await setting.getByRole("button", { name: "The heights are right" }).click();
+  await expect(setting.getByRole("link", { name: "Fit it" })).toBeVisible();
+});
+
 test("what to pack is told for days, a month and a range, and prints on its own", async ({ page }) => {
   await openRig(page, "/pack");
   const main = page.getByRole("region", { name: "Main" }).getByRole("listitem");
