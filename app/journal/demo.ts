@@ -43,6 +43,13 @@ export function loadDemoOnFirstVisit(): Promise<void> {
 async function lookOnce(): Promise<void> {
   const loaded = await database.getItem(KEY).catch(() => true); // no storage: nothing to load into
   if (loaded !== null) return;
+  // Nothing is taken for a first visit but a book that says that it is empty.
+  const here = await listRigs();
+  if (!here.ok) return;
+  if (here.value.headers.length + here.value.unreadable.length > 0) {
+    await database.setItem(KEY, true).catch(() => undefined);
+    return;
+  }
   const result = await loadDemo();
   trouble = result.ok ? undefined : `The demo could not be loaded. ${result.problem.message}`;
   if (result.ok) await database.setItem(KEY, true);

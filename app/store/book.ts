@@ -72,6 +72,15 @@ export function writing<T>(work: () => Promise<Stored<T>>): Promise<Stored<T>> {
   });
 }
 
+/** @returns in words why nothing can be read or kept, or nothing where the book opens */
+export async function bookClosed(): Promise<string | undefined> {
+  const opens = await guarded(async () => {
+    await openBook();
+    return stored(null);
+  });
+  return opens.ok ? undefined : opens.problem.message;
+}
+
 /** @returns the ids of all rigs of the book, readable or not */
 export async function localRigs(): Promise<string[]> {
   await openBook();

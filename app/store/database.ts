@@ -1,7 +1,102 @@
-/** The one place that touches localForage. */
+/**
+ * The one place that touches localForage. IndexedDB and nothing else: another driver would show an empty book where the
+ * real one cannot be opened, and keep what is typed where no later visit looks.
+ */
 import localforage from "localforage";
 
-export const database = localforage.createInstance({ name: "tamis", storeName: "log" });
+const PLACE = { name: "tamis", storeName: "log" } as const;
+
+/** An open that takes longer will not come: something else holds the database. */
+const OPEN_LIMIT_MS = 5000;
+/** What has just failed for one question is not tried again for the next one of the same screen. */
+const FAILED_FOR_MS = 1000;
+
+/** The database could not be opened: nothing was read, and nothing is known of what is in it. */
+export class BookClosed extends Error {
+  override readonly name = "BookClosed";
+  readonly hangs: boolean;
+  constructor(why: string, hangs: boolean) {
+    super(why);
+    this.hangs = hangs;
+  }
+}
+
+const inIndexedDb = (): LocalForage =>
+  localforage.createInstance({ ...PLACE, driver: localforage.INDEXEDDB });
+
+let opening: Promise<LocalForage> | undefined;
+let slow: LocalForage | undefined;
+
+function inTime<T>(ready: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new BookClosed("the browser does not answer", true)), OPEN_LIMIT_MS);
+  });
+  return Promise.race([ready, late]).finally(() => clearTimeout(timer));
+}
+
+const wordsOf = (error: unknown): string =>
+  error instanceof Error || error instanceof DOMException ? `${error.name}: ${error.message}` : String(error);
+
+/** localForage only says that it found no way: the browser is asked itself. @returns nothing where it opens now */
+function whyNot(): Promise<string | undefined> {
+  return new Promise((resolve) => {
+    try {
+      const request = indexedDB.open(PLACE.name);
+      request.onerror = () => resolve(wordsOf(request.error));
+      request.onsuccess = () => {
+        request.result.close();
+        resolve(undefined);
+      };
+    } catch (error) {
+      resolve(wordsOf(error));
+    }
+  });
+}
+
+async function open(): Promise<LocalForage> {
+  // One that was only slow may have come meanwhile.
+  const place = slow ?? inIndexedDb();
+  slow = place;
+  try {
+    await inTime(place.ready());
+  } catch (error) {
+    if (error instanceof BookClosed) throw error;
+    slow = undefined;
+    throw new BookClosed((await inTime(whyNot())) ?? wordsOf(error), false);
+  }
+  return place;
+}
+
+function opened(): Promise<LocalForage> {
+  opening ??= open().catch((error: unknown) => {
+    setTimeout(() => (opening = undefined), FAILED_FOR_MS);
+    throw error;
+  });
+  return opening;
+}
+
+/** What the store asks of it: each question waits until it is open, and fails with {@link BookClosed} where it is not. */
+export const database = {
+  getItem: async <T = unknown>(key: string): Promise<T | null> => (await opened()).getItem<T>(key),
+  setItem: async <T>(key: string, value: T): Promise<T> => (await opened()).setItem(key, value),
+  removeItem: async (key: string): Promise<void> => (await opened()).removeItem(key),
+  keys: async (): Promise<string[]> => (await opened()).keys(),
+  clear: async (): Promise<void> => (await opened()).clear(),
+};
+
+/** Where localForage put things when IndexedDB failed it, until it was told not to. */
+export const fallbackPlace = (): LocalForage =>
+  localforage.createInstance({ ...PLACE, driver: localforage.LOCALSTORAGE });
+
+/** A browser without that storage, or one that refuses it, has nothing left in it. */
+export function anythingLeft(): boolean {
+  try {
+    return Object.keys(localStorage).some((key) => key.startsWith(`${PLACE.name}/${PLACE.storeName}/`));
+  } catch {
+    return false;
+  }
+}
 
 export const headerKey = (rigId: string): string => `${rigId}/header`;
 export const indexKey = (rigId: string): string => `${rigId}/index`;

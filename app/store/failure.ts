@@ -1,8 +1,18 @@
 /** Expected failures of the browser's storage, as values with words a tuner can act on. */
 
+import { BookClosed } from "./database.ts";
+
 export interface StoreProblem {
   readonly reason:
-    "full" | "unavailable" | "brokenOff" | "unreadable" | "newer" | "conflict" | "missing" | "refused";
+    | "closed"
+    | "full"
+    | "unavailable"
+    | "brokenOff"
+    | "unreadable"
+    | "newer"
+    | "conflict"
+    | "missing"
+    | "refused";
   readonly message: string;
 }
 
@@ -30,10 +40,20 @@ const textOf = (error: unknown, key: "name" | "message"): string =>
 /** A browser that keeps nothing: no driver of localForage's, or a window that may not write. */
 const KEEPS_NOTHING = /mutation operation was attempted|No available storage method|insecure|SecurityError/i;
 
+/** The rigs are there, but out of reach: nothing may look like an empty book, and nothing be typed for nothing. */
+function closedWords({ hangs, message }: BookClosed): string {
+  const why = hangs
+    ? "The browser has not opened it for five seconds: another tab or window may hold it."
+    : `The browser says: ${message}.`;
+  return `Tamis cannot open its book in this browser. ${why} Your rigs are still in it; none can be shown or changed now. Close other tabs of Tamis and other programs, free some space on the device, then try again. If that does not help, close the browser and open it anew.`;
+}
+
 /** @returns what a thrown storage error means */
 export function storageFailure(error: unknown): { ok: false; problem: StoreProblem } {
   if (error instanceof BadFile) return failed("refused", error.message);
   const [name, message] = [textOf(error, "name"), textOf(error, "message")];
+  if (error instanceof BookClosed && !KEEPS_NOTHING.test(message))
+    return failed("closed", closedWords(error));
   if (name === "QuotaExceededError" || /quota/i.test(message))
     return failed(
       "full",

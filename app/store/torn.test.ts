@@ -35,10 +35,10 @@ function killAt(n: number): () => boolean {
   let writes = 0;
   for (const name of ["setItem", "removeItem"] as const) {
     const real = database[name].bind(database) as (...args: unknown[]) => Promise<unknown>;
-    jest.spyOn(database, name).mockImplementation(((...args: unknown[]) => {
+    jest.spyOn(database, name).mockImplementation((...args: unknown[]) => {
       writes += 1;
       return writes >= n ? Promise.reject(new Error("killed")) : real(...args);
-    }) as never);
+    });
   }
   return () => writes >= n;
 }

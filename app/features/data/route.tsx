@@ -1,4 +1,5 @@
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/route";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -10,15 +11,20 @@ import { Instruments } from "./Instruments.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
 import { listRigs } from "#app/store/book.ts";
-import { backupState } from "#app/store/backups.ts";
+import { backupState, type BackupState } from "#app/store/backups.ts";
 import { listSnapshots } from "#app/store/snapshots.ts";
 import { folderSeen } from "#app/journal/backup.ts";
 import { readSpace } from "#app/store/space.ts";
+import { leftElsewhere } from "#app/store/leftovers.ts";
 import { rawData } from "#app/store/raw.ts";
+import { Problem } from "#app/ui/Problem.tsx";
+import { TryAgain } from "#app/ui/TryAgain.tsx";
 import { Demo } from "./Demo.tsx";
+import { Elsewhere } from "./Elsewhere.tsx";
 import {
   Tasks,
   bringDemoBack,
+  bringInLeft,
   deleteRig,
   importFile,
   lookAtFile,
@@ -35,17 +41,22 @@ import { spaceWords } from "./space-words.ts";
 
 export const meta = () => [{ title: "Data · Tamis" }];
 
+const NO_BACKUP: BackupState = { at: undefined, unsaved: 0, rigs: 0 };
+
 export async function clientLoader() {
-  const [headers, preferences, instruments, space, backup, folder, snapshots] = await Promise.all([
+  // Whatever fails, this page opens: it is the way out.
+  const [headers, preferences, instruments, space, backup, folder, snapshots, left] = await Promise.all([
     listRigs(),
     readPreferences(),
     readInstrumentNames(),
     readSpace(),
-    backupState(),
-    folderSeen(),
+    backupState().catch(() => NO_BACKUP),
+    folderSeen().catch(() => undefined),
     listSnapshots(),
+    leftElsewhere().catch(() => []),
   ]);
   return {
+    left,
     backup,
     folder,
     snapshots: snapshots.ok ? snapshots.value : [],
@@ -74,20 +85,39 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   }
   if (task.intent === "nameInstrument" || task.intent === "dropInstrument") return nameInstrument(task);
   if (task.intent === "putBack" || task.intent === "dropSnapshot") return snapshotTask(task);
+  if (task.intent === "bringIn") return bringInLeft();
   return deleteRig(task.rigId);
 }
 
-async function saveRaw(): Promise<void> {
+/** @returns in words why there is nothing to save */
+async function saveRaw(): Promise<string | undefined> {
   const raw = await rawData();
-  if (raw.ok)
-    saveFile({
-      name: "tamis-raw.json",
-      blob: new Blob([JSON.stringify(raw.value, null, 1)], { type: "application/json" }),
-    });
+  if (!raw.ok) return raw.problem.message;
+  saveFile({
+    name: "tamis-raw.json",
+    blob: new Blob([JSON.stringify(raw.value, null, 1)], { type: "application/json" }),
+  });
+  return undefined;
+}
+
+function RawData() {
+  const [problem, setProblem] = useState<string>();
+  return (
+    <section className="stack">
+      <h2>If something cannot be read</h2>
+      <p className="quiet flush">
+        The raw data is everything as it is stored, unchecked. Keep it before trying anything else.
+      </p>
+      <Button variant="outlined" className="start" onClick={() => void saveRaw().then(setProblem)}>
+        Save raw data
+      </Button>
+      <Problem message={problem} />
+    </section>
+  );
 }
 
 export default function DataRoute({ loaderData }: Route.ComponentProps) {
-  const { headers, unreadable, trouble, space, preferences, instruments, backup, folder, snapshots } =
+  const { headers, unreadable, trouble, space, preferences, instruments, backup, folder, snapshots, left } =
     loaderData;
   return (
     <div className="page">
@@ -101,23 +131,24 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
           </p>
           <p className="quiet">{spaceWords(space)}</p>
         </div>
-        {trouble !== undefined && <Caution grave>{trouble}</Caution>}
-        <Backup state={backup} folder={folder} rigIds={[...headers.map(({ id }) => id), ...unreadable]} />
-        <Import />
-        <Snapshots snapshots={snapshots} />
-        <Rigs headers={headers} unreadable={unreadable} />
-        <Demo headers={headers} />
-        <Units preferences={preferences} />
-        <Instruments names={instruments} />
-        <section className="stack">
-          <h2>If something cannot be read</h2>
-          <p className="quiet flush">
-            The raw data is everything as it is stored, unchecked. Keep it before trying anything else.
-          </p>
-          <Button variant="outlined" className="start" onClick={() => void saveRaw()}>
-            Save raw data
-          </Button>
-        </section>
+        {trouble === undefined ? (
+          <>
+            {left.length > 0 && <Elsewhere left={left} />}
+            <Backup state={backup} folder={folder} rigIds={[...headers.map(({ id }) => id), ...unreadable]} />
+            <Import />
+            <Snapshots snapshots={snapshots} />
+            <Rigs headers={headers} unreadable={unreadable} />
+            <Demo headers={headers} />
+            <Units preferences={preferences} />
+            <Instruments names={instruments} />
+          </>
+        ) : (
+          <div className="stack">
+            <Caution grave>{trouble}</Caution>
+            <TryAgain variant="contained" />
+          </div>
+        )}
+        <RawData />
       </main>
     </div>
   );

@@ -17,6 +17,7 @@ import { isDemo } from "#app/store/demo-rigs.ts";
 import { failed, type StoreProblem } from "#app/store/failure.ts";
 import { importInWorker, lookAtInWorker } from "#app/store/book-file/in-worker.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
+import { bringIn } from "#app/store/leftovers.ts";
 import { dropSnapshot, putBack } from "#app/store/snapshots.ts";
 
 export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
@@ -31,6 +32,7 @@ export const Tasks = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("remove"), rigId: RigId }),
   z.object({ intent: z.literal("wipeDemo") }),
   z.object({ intent: z.literal("loadDemo") }),
+  z.object({ intent: z.literal("bringIn") }),
   z.object({ intent: z.literal("preferences"), ...Preferences.shape }),
   z.object({ intent: z.literal("nameInstrument"), ...SentInstrument }),
   z.object({ intent: z.literal("dropInstrument"), ...SentInstrument }),
@@ -41,6 +43,13 @@ export async function wipeDemo() {
   return wiped.ok
     ? data({ said: "The demo is gone. Your own rigs are as they were." }, { status: 200 })
     : refused({ message: wiped.problem.message }, 507);
+}
+
+export async function bringInLeft() {
+  const came = await bringIn(localInstant());
+  if (!came.ok) return refused({ message: came.problem.message }, 507);
+  const { entries } = came.value;
+  return data({ said: `Brought in ${entries === 1 ? "1 entry" : `${entries} entries`}.` }, { status: 200 });
 }
 
 export async function bringDemoBack() {

@@ -8,6 +8,8 @@ import { readPreferences } from "#app/store/preferences.ts";
 import { backupState } from "#app/store/backups.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
+import { anythingLeft } from "#app/store/database.ts";
+import { TryAgain } from "#app/ui/TryAgain.tsx";
 import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
 import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
@@ -38,10 +40,22 @@ const IN_SIGHT = 4;
 
 export async function clientLoader() {
   const [shelf, preferences] = await Promise.all([listRigs(), readPreferences()]);
-  if (!shelf.ok) return { rigs: [], troubles: [shelf.problem.message], preferences, backup: undefined };
+  if (!shelf.ok)
+    return {
+      rigs: [],
+      troubles: [shelf.problem.message],
+      preferences,
+      backup: undefined,
+      left: 0,
+      closed: true,
+    };
   const { headers, unreadable } = shelf.value;
-  const [backup, ...revisions] = await Promise.all([
+  const [backup, left, ...revisions] = await Promise.all([
     backupState(),
+    // Seldom asked for: not before the first card.
+    anythingLeft()
+      ? import("#app/store/leftovers.ts").then(({ leftElsewhere }) => leftElsewhere()).catch(() => [])
+      : [],
     ...headers.map(({ id }) => revisionOf(id)),
   ]);
   const named = headers.flatMap((header, i) => {
@@ -57,7 +71,14 @@ export async function clientLoader() {
   ];
   // A first visit whose demo could not be kept says so, not only that there is nothing.
   const demo = demoTrouble();
-  return { rigs, troubles: demo === undefined ? troubles : [...troubles, demo], preferences, backup };
+  return {
+    rigs,
+    troubles: demo === undefined ? troubles : [...troubles, demo],
+    preferences,
+    backup,
+    left: left.reduce((sum, { entries }) => sum + entries.length, 0),
+    closed: false,
+  };
 }
 
 export async function clientAction() {
@@ -125,7 +146,7 @@ function OnlyTheDemo() {
 }
 
 export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
-  const { rigs, troubles, preferences, backup } = loaderData;
+  const { rigs, troubles, preferences, backup, left, closed } = loaderData;
   useCardStands(rigs.length === 0);
   // As it was when the page came: a reminder that comes while one reads startles.
   const [now] = useState(() => new Date());
@@ -138,6 +159,20 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
             {message}
           </EarlyCaution>
         ))}
+        {closed && (
+          <div className="row">
+            <TryAgain variant="contained" />
+            <LinkButton to="/data" variant="outlined">
+              To the data
+            </LinkButton>
+          </div>
+        )}
+        {left > 0 && (
+          <EarlyCaution grave>
+            An earlier visit could not open this book and kept {left === 1 ? "1 entry" : `${left} entries`}{" "}
+            elsewhere in this browser. <Link to="/data#elsewhere">Bring them in</Link>
+          </EarlyCaution>
+        )}
         {rigs.length > 0 && (
           <div className="row apart">
             <h1>Paddock</h1>

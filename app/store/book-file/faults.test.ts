@@ -180,10 +180,10 @@ describe.each<[string, () => Promise<{ ok: boolean }>, (() => Promise<unknown>)?
       const before = await everything();
       let writes = 0;
       const real = database.setItem.bind(database) as (...args: unknown[]) => Promise<unknown>;
-      jest.spyOn(database, "setItem").mockImplementation(((...args: unknown[]) => {
+      jest.spyOn(database, "setItem").mockImplementation((...args: unknown[]) => {
         writes += 1;
         return writes === n ? Promise.reject(new DOMException("full", "QuotaExceededError")) : real(...args);
-      }) as never);
+      });
       const done = await work();
       jest.restoreAllMocks();
       if (writes < n) {

@@ -1,0 +1,36 @@
+import Button from "@mui/material/Button";
+import { useFetcher } from "react-router";
+import type { RigEntries } from "#app/store/merge.ts";
+import { type Answer, Said } from "./Said.tsx";
+
+const counted = (count: number): string => (count === 1 ? "1 entry" : `${count} entries`);
+
+/** What an earlier visit kept beside the book, because it could not open it. */
+export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
+  const fetcher = useFetcher<Answer>();
+  return (
+    <section className="stack" id="elsewhere">
+      <h2>Kept elsewhere by an earlier visit</h2>
+      <p className="quiet flush">
+        That visit could not open this book. What was typed then lies elsewhere in this browser, and is not
+        lost.
+      </p>
+      <ul className="flush">
+        {left.map(({ header, entries }) => (
+          <li key={header.id}>
+            {header.name}: {counted(entries.length)}
+          </li>
+        ))}
+      </ul>
+      <Button
+        variant="contained"
+        className="start"
+        disabled={fetcher.state !== "idle"}
+        onClick={() => void fetcher.submit({ intent: "bringIn" }, { method: "post" })}
+      >
+        {fetcher.state === "idle" ? "Bring them in" : "Bringing them in…"}
+      </Button>
+      <Said answer={fetcher.data} />
+    </section>
+  );
+}
