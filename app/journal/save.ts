@@ -1,12 +1,13 @@
 /** How a screen's action saves one entry, and what it answers when that fails. */
 import { data } from "react-router";
 import type * as z from "zod/mini";
+import type { Present } from "#core/log/present.ts";
 import type { Entry, FitEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { foldWith, type Impossible } from "#core/rig/check-log.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
-import { append, readRig } from "#app/store/rig-log.ts";
+import { appendUnless, readRig } from "#app/store/rig-log.ts";
 import { applyFit } from "#core/log/settings.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
@@ -82,21 +83,33 @@ export type Content = { [K in Entry["kind"]]: { kind: K } & New<K> }[Entry["kind
 
 export type Logged =
   | { readonly ok: true; readonly ids: readonly string[] }
-  | { readonly ok: false; readonly problem: ActionProblem };
+  | { readonly ok: false; readonly problem: ActionProblem; readonly status: 409 | 507 };
 
-/** @returns the ids of what was logged, or words for the screen; the log is then unchanged */
-export async function logEntries(rigId: string, contents: readonly Content[]): Promise<Logged> {
-  const wrong = (message: string) => ({ ok: false as const, problem: { message } });
+/**
+ * @param unless - what else stands against it, such as a form that was overtaken: asked while nobody else can write
+ * @returns the ids of what was logged, or words for the screen; the log is then unchanged
+ */
+export async function logEntries(
+  rigId: string,
+  contents: readonly Content[],
+  unless: (present: Present) => ActionProblem | undefined = () => undefined,
+): Promise<Logged> {
   const at = localInstant();
   const entries = contents.map((content): Entry => ({ id: newEntryId(content.kind), at, ...content }));
-  const log = await readRig(rigId);
-  if (!log.ok) return wrong(log.problem.message);
-  const { present, refused } = foldWith(presentOf(log.value), entries);
-  if (refused) return wrong(impossibleWords(refused, entries));
-  const saved = await append(rigId, ...entries);
-  if (!saved.ok) return wrong(saved.problem.message);
+  let told: ActionProblem | undefined;
+  let after: Present | undefined;
+  const saved = await appendUnless(rigId, entries, (log) => {
+    const before = presentOf(log);
+    told = unless(before);
+    if (told) return told.message ?? "Nothing was saved.";
+    const { present, refused: impossible } = foldWith(before, entries);
+    after = present;
+    return impossible && impossibleWords(impossible, entries);
+  });
+  if (!saved.ok)
+    return { ok: false, problem: told ?? { message: saved.problem.message }, status: told ? 409 : 507 };
   const next = await readRig(rigId);
-  if (next.ok) keepFolded(next.value, present);
+  if (next.ok && after) keepFolded(next.value, after);
   return { ok: true, ids: entries.map(({ id }) => id) };
 }
 

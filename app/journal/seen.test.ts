@@ -21,6 +21,14 @@ describe.each([
   ["the rig", "build", (seen: string) => describeRig(sent({ ...described, seen }))],
   ["the base sheet", "base", (seen: string) => base(sent({ ...sheet, seen }))],
 ] as const)("%s in two tabs", (_, kind, save) => {
+  it("saved in the same instant is saved once, and the other tab is told", async () => {
+    const opened = newestOf(await present(), kind);
+    const before = (await logged()).length;
+    const answers = await Promise.all([save(opened), save(opened)]);
+    expect((await logged()).length).toBe(before + 1);
+    expect(answers.map((answer) => answerOf(answer).status).sort()).toEqual([200, 409]);
+  });
+
   it("is saved by the first; the second is told, and goes over it when it saves once more", async () => {
     const opened = newestOf(await present(), kind);
     expect(answerOf(await save(opened)).status).toBeLessThan(400);

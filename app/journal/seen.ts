@@ -13,16 +13,14 @@ export interface Overtaken {
 }
 
 /** @param seen - what the form was opened on, nothing where none is told */
-export function overtaken(
-  present: Present,
-  kind: EntryKind,
-  seen: string | undefined,
-): Overtaken | undefined {
-  const newest = newestOf(present, kind);
-  if (seen === undefined || seen === newest) return undefined;
-  return {
-    message:
-      "This was saved elsewhere meanwhile, in another tab. Nothing was saved here, and what you typed is still here: open the screen again to see what is there now, or save once more to put yours over it.",
-    seen: newest,
+export const unlessOvertaken =
+  (kind: EntryKind, seen: string | undefined) =>
+  (present: Present): Overtaken | undefined => {
+    const newest = newestOf(present, kind);
+    if (seen === undefined || seen === newest) return undefined;
+    return {
+      message:
+        "This was saved elsewhere meanwhile, in another tab. Nothing was saved here, and what you typed is still here: open the screen again to see what is there now, or save once more to put yours over it.",
+      seen: newest,
+    };
   };
-}

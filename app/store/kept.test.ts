@@ -53,6 +53,20 @@ describe("the last advice", () => {
   });
 });
 
+describe("advice that has become something else in storage", () => {
+  it.each([
+    ["an empty one", { advice: {} }],
+    ["one without its card", { advice: { card: null } }],
+    ["one without a seal", { seal: undefined }],
+  ])("is worked out again: %s", async (_, change) => {
+    const face = { advice: { card: { rows: [] } } as unknown as Advice, air: undefined, held: [] };
+    await keepLastAdvice("rig:one", "rig:one t 1", [], face);
+    const kept = await database.getItem<object>("rig:one/advice");
+    await database.setItem("rig:one/advice", { ...kept, ...change });
+    expect(await readLastAdvice("rig:one", "rig:one t 1", [])).toBeUndefined();
+  });
+});
+
 describe("work half done", () => {
   const half = { phase: "walk", points: [{ turns: 1, rpm: 1500 }], raised: true, simulated: false, round: 1 };
   it("is kept for its rig, and forgotten when it is done", async () => {

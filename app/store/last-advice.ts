@@ -20,6 +20,7 @@ interface Kept extends RigFaceKept {
   readonly revision: string;
   readonly judge: string;
   readonly heard: string;
+  readonly seal: string;
 }
 
 const keyOf = (rigId: string): string => `${rigId}/advice`;
@@ -29,7 +30,15 @@ const stampOf = (revision: string, heard: readonly InstrumentMessage[]) => ({
   heard: JSON.stringify(heard),
 });
 
-/** The stamp stands for the shape: the very code that reads this has written it. */
+/** FNV-1a, 32 bits: tells what was written from what has become of it. */
+function sealOf({ advice, air, held }: RigFaceKept): string {
+  const text = JSON.stringify([advice, air, held]);
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return `${text.length} ${hash >>> 0}`;
+}
+
+/** The stamp stands for the shape, the seal for the content: the very code that reads this has written it. */
 function isFor(kept: unknown, stamp: ReturnType<typeof stampOf>): kept is Kept {
   if (typeof kept !== "object" || kept === null) return false;
   const named = kept as Partial<Kept>;
@@ -37,7 +46,8 @@ function isFor(kept: unknown, stamp: ReturnType<typeof stampOf>): kept is Kept {
     named.revision === stamp.revision &&
     named.judge === stamp.judge &&
     named.heard === stamp.heard &&
-    typeof named.advice === "object"
+    typeof named.advice === "object" &&
+    named.seal === sealOf(named as RigFaceKept)
   );
 }
 
@@ -59,6 +69,7 @@ export async function keepLastAdvice(
   { advice, air, held }: RigFaceKept,
 ): Promise<void> {
   // These alone: whoever hands over more, a whole log, would have it written with every save.
-  const kept: Kept = { ...stampOf(revision, heard), advice, air, held };
+  const seal = sealOf({ advice, air, held });
+  const kept: Kept = { ...stampOf(revision, heard), advice, air, held, seal };
   await database.setItem(keyOf(rigId), kept).catch(() => undefined);
 }

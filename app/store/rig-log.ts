@@ -120,11 +120,20 @@ function checked(entry: Entry): Entry {
   throw read.error;
 }
 
+/** @returns whether they were saved; on any failure nothing has changed */
+export const append = (rigId: string, ...entries: readonly Entry[]): Promise<Stored<null>> =>
+  appendUnless(rigId, entries, () => undefined);
+
 /**
  * @param entries - of one day: what one tap logs is kept at once or not at all
+ * @param refusal - in words, by the log as it is when nobody else can write: two saves in one instant see each other
  * @returns whether they were saved; on any failure nothing has changed
  */
-export async function append(rigId: string, ...entries: readonly Entry[]): Promise<Stored<null>> {
+export async function appendUnless(
+  rigId: string,
+  entries: readonly Entry[],
+  refusal: (log: RigLog) => string | undefined,
+): Promise<Stored<null>> {
   const [first] = entries;
   if (!first) return stored(null);
   const day = dayOf(first.at);
@@ -137,6 +146,8 @@ export async function append(rigId: string, ...entries: readonly Entry[]): Promi
     if (!fresh.ok) return fresh;
     if (fresh.value.length === 0) return stored(null);
     const { index, log } = loaded.value;
+    const refused = refusal(log);
+    if (refused !== undefined) return failed("refused", refused);
     const next = await writeDays(rigId, index, fresh.value);
     await commit([{ key: indexKey(rigId), value: next }]);
     // What is known now need not be read again.

@@ -95,8 +95,9 @@ const sizes = (list: readonly number[]): string => `${list.length} ${list.length
 
 export function checkResult({ measured, findings, note }: CheckEntry): string {
   const measures = Object.entries(measured).map(([name, value]) => {
-    const { label, unit } = MEASURE_WORDS[name as keyof typeof measured];
-    return `${label.toLowerCase()} ${value} ${unit}`;
+    // A newer Tamis may measure more than is known here: it is shown as it stands, and carried on.
+    const words = name in MEASURE_WORDS ? MEASURE_WORDS[name as keyof typeof measured] : undefined;
+    return words ? `${words.label.toLowerCase()} ${value} ${words.unit}` : `${name} ${String(value)}`;
   });
   const found = findings.map((name) => FINDING_WORDS[name].toLowerCase());
   return [...found, ...measures, note].filter((words) => words !== "").join(" · ");

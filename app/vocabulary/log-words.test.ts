@@ -25,6 +25,17 @@ const entry = <K extends Entry["kind"]>(kind: K, content: object): Entry =>
   ({ id: `${kind}:0001`, at: at("09:00"), kind, ...content }) as unknown as Entry;
 
 describe("lines of the log", () => {
+  it("show a measure of a newer Tamis as it stands", () => {
+    const check = entry("check", {
+      check: "choke",
+      state: "pass",
+      measured: { chokeSlackMm: 0.5, leverTravelMm: 3 },
+      findings: [],
+      note: "",
+    });
+    expect(words(check).result).toBe("slack in the choke cable 0.5 mm · leverTravelMm 3");
+  });
+
   it("tell a check with what was found and measured, then the note", () => {
     const check = entry("check", {
       check: "choke",

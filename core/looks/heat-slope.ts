@@ -2,11 +2,12 @@
  * How many kelvin a mixture is worth on this engine: learnt from its own log, once it was read at two settings
  * (or in two airs) that the model tells apart. Least squares of temperature on the model's shift.
  */
-import { requireFinite, requirePositive } from "../units/guard.ts";
+import { requireFinite } from "../units/guard.ts";
 
 export interface HeatPoint {
   /** what the model says of the mixture then, log, + leaner: only differences count */
   readonly shift: number;
+  /** of the probe, or its rise over a run: a head that cooled on the way has risen by less than nothing */
   readonly temperatureK: number;
 }
 
@@ -32,7 +33,7 @@ const SURE_SDS = 2;
 export function learnHeatSlope(points: readonly HeatPoint[]): HeatSlope | undefined {
   if (points.length < 2) return undefined;
   const shifts = points.map(({ shift }) => requireFinite("shift", shift));
-  const heats = points.map(({ temperatureK }) => requirePositive("temperature", temperatureK));
+  const heats = points.map(({ temperatureK }) => requireFinite("temperature", temperatureK));
   if (Math.max(...shifts) - Math.min(...shifts) < LEAST_SHIFT) return undefined;
   const count = points.length;
   const meanShift = shifts.reduce((sum, x) => sum + x, 0) / count;

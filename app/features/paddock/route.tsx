@@ -15,6 +15,7 @@ import { revisionOf } from "#app/store/rig-log.ts";
 import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
 import { useCardStands } from "#app/ui/first-card.ts";
 import { later } from "#app/ui/later.tsx";
+import { Fenced } from "#app/ui/Fenced.tsx";
 import { LinkButton } from "#app/ui/LinkButton.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { Step } from "#app/ui/Step.tsx";
@@ -188,13 +189,17 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           </p>
         )}
         {rigs.map(({ header, revision, kept }) => (
-          <RigCard
+          <Fenced
             key={header.id}
-            header={header}
-            revision={revision}
-            kept={kept}
-            preferences={preferences}
-          />
+            instead={
+              <EarlyCaution grave>
+                The card of {header.name} cannot be shown. <Link to={`/rigs/${header.id}/log`}>Its log</Link>{" "}
+                is as it was.
+              </EarlyCaution>
+            }
+          >
+            <RigCard header={header} revision={revision} kept={kept} preferences={preferences} />
+          </Fenced>
         ))}
         {rigs.length === 0 && troubles.length === 0 && <EmptyPaddock />}
       </main>

@@ -14,7 +14,7 @@ import { usePrinting } from "#app/ui/use-printing.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { changesTowards } from "#app/journal/fit-changes.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { overtaken } from "#app/journal/seen.ts";
+import { unlessOvertaken } from "#app/journal/seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig, type OpenRig } from "#app/journal/open-rig.ts";
 import { modelRefusal, refused, saveEntry, logEntries, readSent } from "#app/journal/save.ts";
@@ -41,13 +41,15 @@ function atPart(refusal: string): Record<string, string> {
 async function saveSheet(rigId: string, { seen, ...sent }: BaseSent & { seen?: string | undefined }) {
   const read = readBase(sent);
   if (!read.ok) return refused({ fields: read.fields });
-  const { build, present } = await openRig(rigId);
-  const told = overtaken(present, "base", seen);
-  if (told) return refused(told, 409);
+  const { build } = await openRig(rigId);
   const refusal = modelRefusal(() => checkSettingOn(build, read.sheet.setting));
   if (refusal !== undefined) return refused({ message: refusal, fields: atPart(refusal) });
-  const logged = await logEntries(rigId, [{ kind: "base", sheet: read.sheet }]);
-  if (!logged.ok) return refused(logged.problem, 507);
+  const logged = await logEntries(
+    rigId,
+    [{ kind: "base", sheet: read.sheet }],
+    unlessOvertaken("base", seen),
+  );
+  if (!logged.ok) return refused(logged.problem, logged.status);
   const [now] = logged.ids;
   if (read.sheet.stamp === UNSTAMPED) return data({ said: "Saved for this rig.", seen: now });
   const kept = await saveSheets([read.sheet]);

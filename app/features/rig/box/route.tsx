@@ -5,7 +5,7 @@ import type { Route } from "./+types/route";
 import { Box } from "#core/log/schema.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { newestOf, overtaken } from "#app/journal/seen.ts";
+import { newestOf, unlessOvertaken } from "#app/journal/seen.ts";
 import { useSeen } from "#app/frame/use-seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
@@ -19,14 +19,16 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const read = readSent(Sent, await request.json(), "This box");
   if (!read.ok) return read.answer;
   const { box, seen } = read.sent;
-  const { build, present } = await openRig(params.rigId);
-  const told = overtaken(present, "box", seen);
-  if (told) return refused(told, 409);
+  const { build } = await openRig(params.rigId);
   const next = { ...build, box };
   const refusal = modelRefusal(() => [...boxJets(next, "pilot"), ...boxJets(next, "main")]);
   if (refusal !== undefined) return refused({ message: refusal });
-  const logged = await logEntries(params.rigId, [{ kind: "box", box, why: "" }]);
-  return logged.ok ? data({ saved: true, seen: logged.ids[0] }) : refused(logged.problem, 507);
+  const logged = await logEntries(
+    params.rigId,
+    [{ kind: "box", box, why: "" }],
+    unlessOvertaken("box", seen),
+  );
+  return logged.ok ? data({ saved: true, seen: logged.ids[0] }) : refused(logged.problem, logged.status);
 }
 
 export default function BoxRoute() {

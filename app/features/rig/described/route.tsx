@@ -16,7 +16,7 @@ import { useToast } from "#app/ui/Toast.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { overtaken } from "#app/journal/seen.ts";
+import { unlessOvertaken } from "#app/journal/seen.ts";
 import { useSeen } from "#app/frame/use-seen.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick, type WorkOrNone } from "../WorkPick.tsx";
@@ -47,8 +47,6 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   if (!read.ok) return read.answer;
   const { what, why, corrects, seen } = read.sent;
   const rig = await openRig(params.rigId);
-  const told = overtaken(rig.present, "build", seen);
-  if (told) return refused(told, 409);
   const { settings } = rig.present;
   // The box is kept on its own screen; here it stays as it is now.
   const build = { ...read.sent.build, box: rig.build.box };
@@ -61,17 +59,21 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
     }
   });
   if (refusal !== undefined) return refused({ message: refusal });
-  const logged = await logEntries(params.rigId, [
-    {
-      kind: "build",
-      build,
-      reopens: [],
-      ...(corrects.length > 0 && { corrects }),
-      why: why === "" && what === "measured" ? "Measured again" : why,
-    },
-    ...(what === "measured" ? [] : [{ kind: "work" as const, what, why }]),
-  ]);
-  return logged.ok ? data({ saved: true, seen: logged.ids[0] }) : refused(logged.problem, 507);
+  const logged = await logEntries(
+    params.rigId,
+    [
+      {
+        kind: "build",
+        build,
+        reopens: [],
+        ...(corrects.length > 0 && { corrects }),
+        why: why === "" && what === "measured" ? "Measured again" : why,
+      },
+      ...(what === "measured" ? [] : [{ kind: "work" as const, what, why }]),
+    ],
+    unlessOvertaken("build", seen),
+  );
+  return logged.ok ? data({ saved: true, seen: logged.ids[0] }) : refused(logged.problem, logged.status);
 }
 
 export default function RigBuildRoute() {

@@ -4,7 +4,7 @@ import type { Route } from "./+types/route";
 import { askParts } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { logEntries, readSent, refused, type ActionProblem } from "#app/journal/save.ts";
-import { newestOf, overtaken } from "#app/journal/seen.ts";
+import { newestOf, unlessOvertaken } from "#app/journal/seen.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -22,12 +22,11 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const read = readSent(Sent, await request.json(), "This part");
   if (!read.ok) return read.answer;
   const { build, present } = await openRig(params.rigId);
-  const told = overtaken(present, "box", read.sent.seen);
-  if (told) return refused(told, 409);
   const asked = askedOf(build, present.settings, read.sent);
   if ("problem" in asked) return refused(asked.problem);
-  const logged = await logEntries(params.rigId, [asked.log]);
-  return logged.ok ? data({ saved: true }) : refused(logged.problem, 507);
+  const { seen } = read.sent;
+  const logged = await logEntries(params.rigId, [asked.log], unlessOvertaken("box", seen));
+  return logged.ok ? data({ saved: true }) : refused(logged.problem, logged.status);
 }
 
 export interface Said extends ActionProblem {
