@@ -1,8 +1,10 @@
 /** After one visit everything works with the server gone: typed addresses, saving, the worker, the fonts. */
-import type { ChildProcess } from "node:child_process";
-import { appendFileSync, cpSync } from "node:fs";
+import { execFileSync, type ChildProcess } from "node:child_process";
+import { cpSync, readFileSync } from "node:fs";
+import { createServer, type Server } from "node:http";
+import sirv from "sirv";
 import { expect, test } from "./test.ts";
-import { RIG, typeAir } from "./app.ts";
+import { goOn, RIG, typeAir } from "./app.ts";
 import { serveBuild } from "./browser.ts";
 
 const ROUTES: [string, RegExp | string][] = [
@@ -21,9 +23,17 @@ const ROUTES: [string, RegExp | string][] = [
 test.use({ serviceWorkers: "allow" });
 
 let server: ChildProcess | undefined;
+let host: Server | undefined;
 test.afterEach(() => {
   server?.kill();
+  host?.closeAllConnections();
+  host?.close();
 });
+
+const makeAnother = (folder: string) => execFileSync(process.execPath, ["e2e/another-build.mjs", folder]);
+/** What a page lets itself run, as its host would send it. */
+const policyIn = (html: string): string =>
+  /http-equiv="Content-Security-Policy" content="([^"]*)"/.exec(html)?.[1] ?? "";
 
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
   test.setTimeout(60_000);
@@ -81,15 +91,67 @@ test("a new Tamis is told of, loaded on one tap, and leaves another tab as it is
   await other.goto(`${address}data`);
   await expect(other.getByRole("heading", { level: 1 })).toHaveText("Data");
 
-  appendFileSync(`${folder}/sw.js`, "\n// another build\n");
+  const mark = () => Object.assign(window, { stillTheSame: true });
+  await other.evaluate(mark);
+  makeAnother(folder);
   await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
   await expect(page.getByText("A new Tamis is ready.")).toBeVisible();
   await page.getByRole("button", { name: "Load it" }).click();
   await expect(page.getByText("A new Tamis is ready.")).toBeHidden();
   await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
   await expect(other.getByText(/^Tamis was renewed in another tab/)).toBeVisible();
+  // Its own build's files are there for as long as it is: screens and workers that it has never asked for.
   await other.getByRole("link", { name: "Paddock" }).first().click();
-  await expect(other.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+  await other.getByRole("link", { name: /250 enduro/ }).click();
+  await goOn(other, `${RIG}/route`);
+  await expect(other.getByRole("region", { name: "One setting for all of it" })).toBeVisible();
+  await goOn(other, "/new");
+  await expect(other.getByRole("heading", { level: 1 })).toBeVisible();
+  expect(await other.evaluate(() => "stillTheSame" in window)).toBe(true);
+  const earlier = () => page.evaluate(() => caches.has("tamis-earlier-build"));
+  expect(await earlier()).toBe(true);
+  await other.close();
+  await page.reload();
+  await expect.poll(earlier).toBe(false);
+});
+
+test("a host whose policy lags behind its files leaves the installed Tamis as it is", async ({
+  page,
+}, info) => {
+  const folder = info.outputPath("client");
+  cpSync("build/client", folder, { recursive: true });
+  const policy = () => policyIn(readFileSync(`${folder}/index.html`, "utf8"));
+  let sent = policy();
+  const files = sirv(folder, {
+    single: true,
+    dev: true,
+    setHeaders: (response) => response.setHeader("Content-Security-Policy", sent),
+  });
+  const port = 4490 + info.parallelIndex;
+  host = createServer(files).listen(port, "localhost");
+  await page.goto(`http://localhost:${port}/`);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  const look = () => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update());
+  const waits = () =>
+    page.evaluate(async () => {
+      const { installing, waiting } = (await navigator.serviceWorker.getRegistration()) ?? {};
+      return installing ? "installing" : waiting ? "waiting" : "none";
+    });
+
+  makeAnother(folder);
+  await look().catch(() => undefined);
+  await page.waitForTimeout(1500);
+  await expect.poll(waits).toBe("none");
+  await page.reload();
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+  sent = policy();
+  await look();
+  await expect.poll(waits).toBe("waiting");
+  await expect(page.getByText("A new Tamis is ready.")).toBeVisible();
+  await page.getByRole("button", { name: "Load it" }).click();
+  await expect(page.getByText("A new Tamis is ready.")).toBeHidden();
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
 });
 
 test.describe("the policy", () => {

@@ -31,10 +31,18 @@ if (wrong.length > 0) throw new Error(`a worker asks for what draws: ${wrong.joi
 const round = rings(scripts, textOf);
 if (round.length > 0) throw new Error(`files that import each other: ${round.join("; ")}`);
 
+// In the worker by name: a browser looks for a new one by what it imports, too.
+const files = JSON.stringify(readdirSync("build/client/assets").map((name) => `/assets/${name}`));
+writeFileSync(
+  "build/client/sw-builds.js",
+  `self.TAMIS_FILES = ${files};\n${readFileSync("scripts/sw-builds.js", "utf8")}`,
+);
+
 const { count, size, warnings } = await generateSW({
+  importScripts: ["/sw-builds.js"],
   globDirectory: "build/client",
   globPatterns: ["**/*.{js,css,html,woff2,data,webmanifest,svg,png,ico,json,jpg,csv}"],
-  globIgnores: ["sw.js", "workbox-*.js"],
+  globIgnores: ["sw.js", "sw-builds.js", "workbox-*.js"],
   swDest: "build/client/sw.js",
   maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
   dontCacheBustURLsMatching: /^assets\//, // the build's names carry a hash

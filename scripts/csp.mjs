@@ -28,6 +28,9 @@ export function policyOf(html) {
   ].join("; ");
 }
 
+/** @returns the policy as a host sends it: a page's own word on who may frame it is not heard */
+export const sentPolicyOf = (html) => `${policyOf(html)}; frame-ancestors 'none'`;
+
 /** @returns the page with its own policy in it, before anything that it is about */
 export function withPolicy(html) {
   const tag = `<meta http-equiv="Content-Security-Policy" content="${policyOf(html)}"/>`;
