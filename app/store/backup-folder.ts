@@ -2,6 +2,7 @@
 import * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 import { drawToken } from "./days.ts";
+import { rigIds } from "./records.ts";
 
 /** What this needs of a folder: the browser's own, or one that stands in for it. */
 export interface Folder {
@@ -66,21 +67,27 @@ export const keepFolderState = async (state: FolderState): Promise<void> => {
   await database.setItem(STATE, FolderState.parse(state));
 };
 
-export async function readGone(): Promise<readonly string[]> {
+async function notedGone(): Promise<readonly string[]> {
   const parsed = Gone.safeParse(await database.getItem(GONE).catch(() => null));
   return parsed.success ? parsed.data : [];
 }
 
+/** @returns the rigs that are not to come back; one whose deletion was broken off after it was noted is still here */
+export async function readGone(): Promise<readonly string[]> {
+  const here = new Set(await rigIds());
+  return (await notedGone()).filter((id) => !here.has(id));
+}
+
 /** What cannot be noted comes back with the folder: better twice than lost. */
-export async function noteGone(rigIds: readonly string[]): Promise<void> {
-  const gone = [...new Set([...(await readGone()), ...rigIds])].slice(-1000);
+export async function noteGone(ids: readonly string[]): Promise<void> {
+  const gone = [...new Set([...(await notedGone()), ...ids])].slice(-1000);
   await database.setItem(GONE, gone).catch(() => undefined);
 }
 
 /** A rig that the tuner brings in himself is wanted again; that cannot be noted, and it comes with its next file. */
-export async function notGone(rigIds: readonly string[]): Promise<void> {
-  const gone = await readGone();
-  if (!rigIds.some((id) => gone.includes(id))) return;
-  const left = gone.filter((id) => !rigIds.includes(id));
+export async function notGone(ids: readonly string[]): Promise<void> {
+  const gone = await notedGone();
+  if (!ids.some((id) => gone.includes(id))) return;
+  const left = gone.filter((id) => !ids.includes(id));
   await database.setItem(GONE, left).catch(() => undefined);
 }

@@ -3,14 +3,15 @@
  * the small records that name them are switched. A write cut short at any moment leaves the book as it was or as it was
  * to be; what it left lying is swept up at the next visit.
  */
-import { Header } from "#core/log/schema.ts";
+import { Header, type Entry } from "#core/log/schema.ts";
 import { database, headerKey, isDayKey, removeKeys, rigOfKey } from "./database.ts";
+import { readDays } from "./days.ts";
 import { guarded, stored, type Stored } from "./failure.ts";
 import { withLock } from "./locks.ts";
-import { isPhotoKey } from "./photos.ts";
+import { isPhotoKey, sweepPhotos, withPhotos } from "./photos.ts";
 import { adoptOldDays } from "./old-days.ts";
 import { bookedRigs, bookOf, commit, readIndex, rigIds, settle } from "./records.ts";
-import { heldBySnapshots, withoutRigs } from "./snapshot-records.ts";
+import { heldBySnapshots, readSnapshots, withoutRigs } from "./snapshot-records.ts";
 
 let opened: Promise<void> | undefined;
 let swept: Promise<void> | undefined;
@@ -31,8 +32,23 @@ export function openBook(): Promise<void> {
 export function sweepBook(): Promise<void> {
   swept ??= openBook()
     .then(() => withLock("book", sweep))
+    .then(() => withPhotos(() => withLock("book", () => sweepPhotos(entriesOf))))
     .catch(() => undefined);
   return swept;
+}
+
+/** @returns the entries of a rig's log, and of its log as snapshots hold it; nothing where any of it cannot be read */
+async function entriesOf(rigId: string): Promise<readonly Entry[] | undefined> {
+  const index = await readIndex(rigId);
+  if (!index.ok || !index.value) return undefined;
+  const held = (await readSnapshots()).flatMap(({ rigs }) => rigs.filter(({ id }) => id === rigId));
+  const entries: Entry[] = [];
+  for (const one of [index.value, ...held.map((rig) => rig.index)]) {
+    const read = await readDays(rigId, one);
+    if (!read.ok) return undefined;
+    entries.push(...read.value);
+  }
+  return entries;
 }
 
 /** For tests: the next call opens the book anew, as another visit would. */

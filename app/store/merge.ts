@@ -7,7 +7,7 @@ import { tellOtherTabs } from "./changes.ts";
 import { headerKey, indexKey, removeKeys } from "./database.ts";
 import { newIndex, replaced, writeDays } from "./days.ts";
 import { failed, stored, type Stored } from "./failure.ts";
-import { putPhotos } from "./photos.ts";
+import { markComing, putPhotos } from "./photos.ts";
 import { bookOf, commit, rigIds, type Change, type RigIndex } from "./records.ts";
 import { loadForMerge, newEntries } from "./rig-log.ts";
 import { letGo, takeSnapshot } from "./snapshot-records.ts";
@@ -73,9 +73,14 @@ export async function importRigs(
     }
     const written: string[] = [];
     let switching = false;
+    const withPhotos = !Array.isArray(photos) || photos.length > 0;
+    const allCame = withPhotos ? await markComing(merges.map(({ rigId }) => rigId)) : undefined;
     try {
       const kept = await putPhotos(photos);
-      if (!kept.ok) return kept;
+      if (!kept.ok) {
+        await allCame?.();
+        return kept;
+      }
       written.push(...kept.value);
       const changes: Change[] = [];
       const old: string[] = [];
@@ -94,10 +99,11 @@ export async function importRigs(
       switching = true;
       await commit(changes);
       await letGo(old);
+      await allCame?.();
     } catch (error) {
       // Only to give room back at once: what no index names is swept up anyway. Once the records are being switched
       // the journal may name it: then it is left to the next visit to say what counts.
-      if (!switching) await removeKeys(written).catch(() => undefined);
+      if (!switching) await removeKeys(written).then(allCame, () => undefined);
       throw error;
     }
     return stored({

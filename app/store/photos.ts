@@ -2,8 +2,9 @@
 import * as z from "zod/mini";
 import type { Entry, PhotoRef } from "#core/log/schema.ts";
 import type { Photo } from "#app/workers/protocol.ts";
-import { database, removeKeys } from "./database.ts";
+import { database, metaKey, removeKeys } from "./database.ts";
 import { storageFailure, stored, type Stored } from "./failure.ts";
+import { withLock } from "./locks.ts";
 
 const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
   (value) => Object.prototype.toString.call(value) === "[object Uint8Array]",
@@ -11,6 +12,38 @@ const Bytes = z.custom<Uint8Array<ArrayBuffer>>(
 
 export const photoKey = (rigId: string, id: string): string => `${rigId}/${id}`;
 export const isPhotoKey = (key: string): boolean => /^rig:[^/]+\/photo:/.test(key);
+
+/** Rigs whose photos are coming in with a file: where that was cut off, some lie there that no log names. */
+const COMING = metaKey("photos-coming");
+const Coming = z.array(z.string());
+
+/** Held while photos lie there whose entry is still to be written. */
+export const withPhotos = <T>(work: () => Promise<T>): Promise<T> => withLock("photos", work);
+
+/** @returns what takes the mark away again */
+export async function markComing(rigIds: readonly string[]): Promise<() => Promise<void>> {
+  await database.setItem(COMING, rigIds);
+  return () => database.removeItem(COMING);
+}
+
+/**
+ * Photos of an import that was cut off, in rigs that are in the book.
+ * @param named - the photos that a rig's log names, or nothing where it cannot be read: then all of them stay
+ */
+export async function sweepPhotos(
+  named: (rigId: string) => Promise<readonly Entry[] | undefined>,
+): Promise<void> {
+  const coming = Coming.safeParse(await database.getItem(COMING));
+  if (!coming.success) return;
+  const keys = (await database.keys()).filter(isPhotoKey);
+  for (const rigId of coming.data) {
+    const entries = await named(rigId);
+    if (!entries) continue;
+    const wanted = new Set(photosIn(entries).map(({ id }) => photoKey(rigId, id)));
+    await removeKeys(keys.filter((key) => key.startsWith(`${rigId}/`) && !wanted.has(key)));
+  }
+  await database.removeItem(COMING);
+}
 
 /** So many are written at once: reading goes on while the device writes. */
 const AT_ONCE = 8;

@@ -5,7 +5,9 @@ import { freshRig, RIG } from "#app/testing/rig.ts";
 import { moveEntries } from "#app/journal/move-entries.ts";
 import { closeBook, listRigs, removeRig, sweepBook } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
+import type { Entry } from "#core/log/schema.ts";
 import { importRigs } from "./merge.ts";
+import { isPhotoKey } from "./photos.ts";
 import { append, readRig } from "./rig-log.ts";
 import { putBack } from "./snapshots.ts";
 
@@ -43,7 +45,8 @@ function killAt(n: number): () => boolean {
   return () => writes >= n;
 }
 
-const NAMED = async (): Promise<number> => (await database.keys()).filter(isDayKey).length;
+const NAMED = async (): Promise<number> =>
+  (await database.keys()).filter((key) => isDayKey(key) || isPhotoKey(key)).length;
 
 /** Forty days with the rig's own, each with a record of its own. */
 async function longKept(): Promise<void> {
@@ -60,6 +63,17 @@ async function twoRigs(): Promise<void> {
   await freshRig([build(), look("0007", "09:30")]);
   await importRigs([{ header: other, entries: [build()] }]);
 }
+const withPhotos: Entry = {
+  id: "teardown:0001",
+  at: at("11:00", "2026-05-25"),
+  kind: "teardown",
+  step: "mainJet",
+  moved: "out",
+  reads: "",
+  torque: "",
+  note: "",
+  photos: ["photo:0001", "photo:0002"].map((id) => ({ id, widthPx: 10, heightPx: 10 })),
+};
 const onDay = (n: number) => ({
   ...look(String(2000 + n), "09:00"),
   at: at("09:00", new Date(Date.UTC(2026, 5, 1 + n)).toISOString().slice(0, 10)),
@@ -75,6 +89,18 @@ describe.each([
         { header: other, entries: days },
         { header: ENDURO_HEADER, entries: days },
       ]),
+  ],
+  [
+    "an import with photos for a rig that is here",
+    () =>
+      importRigs(
+        [{ header: ENDURO_HEADER, entries: [...days, withPhotos] }],
+        ["photo:0001", "photo:0002"].map((id) => ({
+          rigId: RIG,
+          id,
+          bytes: new Uint8Array([255, 216, 255]),
+        })),
+      ),
   ],
   ["a deletion", () => removeRig(RIG)],
   [

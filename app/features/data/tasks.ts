@@ -93,10 +93,14 @@ export async function snapshotTask({ intent, at }: { intent: "putBack" | "dropSn
 }
 
 export async function deleteRig(rigId: string) {
-  const removed = await removeRig(rigId);
-  if (!removed.ok) return refused({ message: removed.problem.message }, 507);
-  await forgetSaid(rigId);
+  // Noted first: were the browser closed in between, a kept folder would bring the rig back.
   await noteGone([rigId]);
+  const removed = await removeRig(rigId);
+  if (!removed.ok) {
+    await notGone([rigId]);
+    return refused({ message: removed.problem.message }, 507);
+  }
+  await forgetSaid(rigId);
   return data({ said: "The rig and its log are gone." }, { status: 200 });
 }
 

@@ -185,6 +185,16 @@ describe("a zip that is not right changes nothing", () => {
       "made to fill a device",
     ],
     [
+      "with a crowd of files, by its directory alone",
+      async () => {
+        const bytes = new Uint8Array(await (await zipOf(rigs)).arrayBuffer());
+        // The count of files stands ten bytes into the directory's end.
+        new DataView(bytes.buffer).setUint16(bytes.length - 12, 65_535, true);
+        return new Blob([bytes]);
+      },
+      "over 20000 files",
+    ],
+    [
       "cut short",
       async () => {
         const whole = await zipOf(rigs);

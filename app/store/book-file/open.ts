@@ -36,7 +36,8 @@ const LARGEST_RIG_BYTES = 256 * 1024 * 1024;
 /** Tamis makes them a tenth of this. */
 const LARGEST_PHOTO_BYTES = 4 * 1024 * 1024;
 const MOST_RIGS = 1000;
-const MOST_FILES = 100_000;
+/** A file a rig and a file a photo: more was made to keep a device busy. */
+const MOST_FILES = 20_000;
 
 const NOTHING = "Nothing was imported.";
 const megabytes = (bytes: number): string => `${(bytes / 1024 / 1024).toFixed(0)} MB`;
@@ -124,7 +125,26 @@ function onceEach(rigs: LogFile["rigs"]): LogFile["rigs"] {
   return rigs;
 }
 
+/** Where the end of a zip's directory begins, at most this far from the end of the file. */
+const END_OF_DIRECTORY = { signature: 0x06054b50, bytes: 22, comment: 0xffff } as const;
+
+/** By its directory alone, before any of it is gone through: a number that does not fit there says as much. */
+async function refuseCrowds(file: Blob): Promise<void> {
+  const { signature, bytes, comment } = END_OF_DIRECTORY;
+  const tail = new DataView(await file.slice(-(bytes + comment)).arrayBuffer());
+  for (let at = tail.byteLength - bytes; at >= 0; at -= 1) {
+    if (tail.getUint32(at, true) !== signature) continue;
+    const files = tail.getUint16(at + 10, true);
+    if (files > MOST_FILES)
+      throw new BadFile(
+        `This zip has over ${MOST_FILES} files: Tamis writes one a rig and one a photo. ${NOTHING}`,
+      );
+    return;
+  }
+}
+
 async function openZip(file: Blob): Promise<OpenFile> {
+  await refuseCrowds(file);
   const zip = new ZipReader(new BlobReader(file), { useWebWorkers: false, checkOverlappingEntry: true });
   const entries = await listed(zip, file.size);
   const rigs: LogFile["rigs"] = [];

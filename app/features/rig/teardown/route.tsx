@@ -9,7 +9,7 @@ import { placeHref } from "#app/frame/places.ts";
 import { RigTabs } from "../RigTabs.tsx";
 import { openRig } from "#app/journal/open-rig.ts";
 import { refused, saveEntries, readSent } from "#app/journal/save.ts";
-import { putPhotos } from "#app/store/photos.ts";
+import { putPhotos, withPhotos } from "#app/store/photos.ts";
 import { removeKeys } from "#app/store/database.ts";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
 import { Sent, readOff, refusalOf, nextStep } from "./contents.ts";
@@ -37,13 +37,14 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
       bytes: new Uint8Array((await blobs[i]?.arrayBuffer()) ?? new ArrayBuffer(0)),
     })),
   );
-  const kept = await putPhotos(photos);
-  if (!kept.ok) return refused({ message: kept.problem.message }, 507);
-  const problem = await saveEntries(params.rigId, [{ kind: "teardown", ...sent }, ...more]);
-  if (problem) {
-    await removeKeys(kept.value);
-    return refused(problem, 507);
-  }
+  const problem = await withPhotos(async () => {
+    const kept = await putPhotos(photos);
+    if (!kept.ok) return kept.problem;
+    const unsaved = await saveEntries(params.rigId, [{ kind: "teardown", ...sent }, ...more]);
+    if (unsaved) await removeKeys(kept.value);
+    return unsaved;
+  });
+  if (problem) return refused({ message: problem.message ?? "" }, 507);
   const next = nextStep(sent.step, sent.moved);
   return redirect(placeHref(params.rigId, next ? `teardown?step=${next}` : "teardown"));
 }
