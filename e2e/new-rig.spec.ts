@@ -1,7 +1,7 @@
 /** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
 import { expect, test } from "./test.ts";
 import type { Page } from "@playwright/test";
-import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold, goOn } from "./app.ts";
+import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold, untilKept, goOn } from "./app.ts";
 
 /** Counts what a hand does: taps on what can be pressed, and fields typed into. */
 function hand(page: Page) {
@@ -71,6 +71,27 @@ test("from nothing to a card: a few taps, a few fields, and the way back keeps w
   await expect.poll(() => cardText(page)).toMatch(/14[5-9]|15\d/);
   await page.goto("/");
   await expect(page.getByRole("link", { name: /100 kart/ })).toBeVisible();
+});
+
+test("a rig half described is there again after a reload, and a step without answers before it leads to the first", async ({
+  page,
+}) => {
+  await open(page, "/new?step=air");
+  await expect(page.getByRole("heading", { name: "What is it?" })).toBeVisible();
+  const { tap, type } = hand(page);
+  await tap(/^Child’s two-stroke/);
+  await type("Displacement of one cylinder", "118");
+  await tap("Next");
+  await untilKept(page, '"displacementCm3":"118"');
+  await page.reload();
+  await expect(page.getByText(/^You began this rig at .* What you typed is still here/)).toBeVisible();
+  await expect(page.getByLabel("Main jet, as stamped")).toBeVisible();
+  await tap("Back");
+  await expect(page.getByLabel("Displacement of one cylinder")).toHaveValue("118");
+  await tap("Begin anew");
+  await expect(page.getByRole("heading", { name: "What is it?" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^You began this rig/)).toHaveCount(0);
 });
 
 test("a rig is given its name and its plate later", async ({ page }) => {

@@ -67,7 +67,7 @@ describe("a book that cannot be opened", () => {
     const shelf = await book.listRigs();
     expect(shelf).toMatchObject({ ok: false, problem: { reason: "closed" } });
     expect(await book.bookClosed()).toMatch(
-      /cannot open its book.*Internal error.*still in it.*free some space/,
+      /cannot open its book.*still in it.*free some space.*Internal error opening backing store\.$/,
     );
     await demo.loadDemoOnFirstVisit();
     await expect(database.database.setItem("x", 1)).rejects.toThrow("Internal error");

@@ -44,8 +44,8 @@ const KEEPS_NOTHING = /mutation operation was attempted|No available storage met
 function closedWords({ hangs, message }: BookClosed): string {
   const why = hangs
     ? "The browser has not opened it for five seconds: another tab or window may hold it."
-    : `The browser says: ${message}.`;
-  return `Tamis cannot open its book in this browser. ${why} Your rigs are still in it; none can be shown or changed now. Close other tabs of Tamis and other programs, free some space on the device, then try again. If that does not help, close the browser and open it anew.`;
+    : `The browser says: ${message.replace(/[.\s]+$/, "")}.`;
+  return `Tamis cannot open its book in this browser. Your rigs are still in it, but none can be shown or changed now. Close other tabs of Tamis and other programs, free some space on the device, then try again. If that does not help, close the browser and open it again. ${why}`;
 }
 
 /** @returns what a thrown storage error means */

@@ -155,6 +155,7 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
     <div className="page">
       <PageHead />
       <main className="stack">
+        {closed && <h1>Paddock</h1>}
         {troubles.map((message) => (
           <EarlyCaution grave key={message}>
             {message}
