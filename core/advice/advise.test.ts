@@ -361,6 +361,37 @@ describe("advice", () => {
     expect(adviseOn(open, draft).card.setting.main).toBeLessThan(165);
   });
 
+  it("questions a look that none of the others would have believed, and none where they agree", () => {
+    const at4 = ENDURO_BUILD.targetLambda.mid;
+    const figure = (id: string, lambda: number) =>
+      lookWith(id, `10:${id.slice(-2)}`, { type: "lambda", zone: "mid", lambda, sensor: "inside" });
+    const like = ["0010", "0011", "0012", "0013"].map((id) => figure(id, at4));
+    const { surprises, instruments } = advise([build(), ...like]);
+    expect(surprises).toEqual([]);
+    const odd = advise([build(), ...like, figure("0020", 1.4 * at4)]).surprises;
+    expect(odd.map(({ lookId }) => lookId)).toContain("look:0020");
+    expect(instruments).toEqual([expect.not.objectContaining({ name: expect.anything() as string })]);
+  });
+
+  it("calls an instrument by the name it was given", () => {
+    const named = lookWith("0001", "09:00", {
+      type: "plug",
+      zone: "top",
+      tone: "straw",
+      cut: "clean",
+      colderSteps: 0,
+      instrument: "number 27",
+    });
+    expect(advise([build(), named]).instruments).toMatchObject([{ kind: "reader", name: "number 27" }]);
+  });
+
+  it("says with the next look how likely all is right already", () => {
+    const { next, zones } = advise([build()]);
+    if (next.kind !== "look") throw new Error("no look");
+    expect(next.allRight).toBeGreaterThan(0.05);
+    expect(next.allRight).toBeLessThanOrEqual(Math.min(...zones.map(({ pRight }) => pRight)) + 0.1);
+  });
+
   it("keeps what days before have taught: one more look changes nothing but what it says", () => {
     const days = ["2026-05-20", "2026-05-21", "2026-05-22"].flatMap((day, d) => [
       lookWith(

@@ -100,6 +100,16 @@ describe("the plan for this stop", () => {
     expect(LEAST_GAIN).toBe(0.05);
   });
 
+  it("changes the pilot jet where its screw cannot do it, and only there", () => {
+    const idleAt = (error: number) =>
+      planStop(questionWith(believing({ pilot: error }, () => 0.005))).lines.flatMap(({ zone, changes }) =>
+        zone === "idle" ? changes.map(({ part }) => part) : [],
+      );
+    expect(idleAt(0.08)).toEqual(["screwTurns"]);
+    expect(idleAt(0.35)).toContain("pilot");
+    expect(idleAt(-0.35)).toContain("pilot");
+  });
+
   it("answers danger at the top by the main jet, not by the screw", () => {
     const lean = believing({ main: 0.12 }, (name) => PRIOR_SD[name] / 4);
     const answer = planStop(questionWith(lean));

@@ -199,6 +199,19 @@ describe("what is fitted and claimed to be right", () => {
     expect(dangerIn(...richer)).toBe(true);
   });
 
+  it("may stay in the claim's own air, whatever that is: by the top, not by another zone", () => {
+    const frost = { ...AIRS.frost };
+    const inFrost = buildEntry("0001", { ...kart, baseline: { ...baseline, air: frost } }, "2025-06-23");
+    const open = openCase([inFrost, airEntry(frost, "09:00", "2026-05-23")]);
+    const { warnings, zones } = adviseOn(open);
+    expect(zones.find(({ zone }) => zone === "top")?.pPastLimit).toBeGreaterThan(0.05);
+    expect(warnings.map(({ code }) => code)).not.toContain("leanRisk");
+    // The same claim made at the sea, the frost asked about: another air, denser.
+    const atSea = buildEntry("0001", { ...kart, baseline }, "2025-06-23");
+    const laterInFrost = adviseOn(openCase([atSea, airEntry(frost, "09:00", "2026-05-23")]));
+    expect(laterInFrost.warnings.map(({ code }) => code)).toContain("leanRisk");
+  });
+
   it("counts by the newest claim: a guess after all ends it, and what was read later stands for itself", () => {
     const later = (proven: Proven): Entry =>
       buildEntry("0002", { ...kart, baseline: { ...baseline, proven } }, "2026-05-23", "09:00");

@@ -38,7 +38,7 @@ const word = (fault: FaultName, is: "mended" | "notThis", time: string): Entry =
 });
 const check = (
   name: CheckName,
-  state: "pass" | "stop",
+  state: "pass" | "notes" | "stop",
   findings: FindingName[] = [],
   time = "11:30",
 ): Entry => ({
@@ -285,6 +285,17 @@ describe("what the walk-round and the tuner say", () => {
     const later = (entry: Entry): Entry => ({ ...entry, at: at("12:30") });
     const again = [...mended, later(symptom("needsChokeWarm")), later(answer("screwMatters", "no"))];
     expect(chanceOf("airLeak", again)).toBeGreaterThan(chanceOf("airLeak", mended));
+  });
+
+  it("is over once its check passes that had been found, mended by word or not: from stop, or from a note", () => {
+    for (const was of ["stop", "notes"] as const) {
+      const found = [...story(), answer("screwMatters", "no"), check("airLeaks", was, [], "11:20")];
+      const passed = [...found, check("airLeaks", "pass", [], "11:40")];
+      expect(chanceOf("airLeak", passed)).toBeLessThan(0.05);
+      // Passed without having been found, it only speaks against it.
+      const never = [...story(), answer("screwMatters", "no"), check("airLeaks", "pass", [], "11:40")];
+      expect(chanceOf("airLeak", passed)).toBeLessThan(chanceOf("airLeak", never) ?? 0);
+    }
   });
 
   it("holds the plan back only above its bar, and says which check", () => {
