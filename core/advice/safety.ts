@@ -4,9 +4,10 @@
  * same machine, and as long as nobody has looked at the top. A claim ages: doubt that has grown past 10 % ends it.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import { claimEvidence } from "../belief/claims.ts";
+import { claimEvidence, type Claim } from "../belief/claims.ts";
+import type { Replayed } from "../belief/replay.ts";
 import { isAnotherMachine } from "../log/corrections.ts";
-import type { Path } from "../log/present.ts";
+import type { Path, Present } from "../log/present.ts";
 import type { Setting } from "../log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "../rig/carburettors.ts";
 import type { Case, Group } from "./case.ts";
@@ -21,11 +22,23 @@ const NO_LEANER = 0.005;
 /** What another part or work on these would move at the top. */
 const FEEDS_THE_TOP: ReadonlySet<Path> = new Set(["needle", "main", "zones", "air"]);
 
+const NONE: ReadonlyMap<number, number> = new Map();
+const topsClaimed = new WeakMap<Replayed, ReadonlyMap<number, number>>();
+
+/** @returns what the model says of the top with the newest claim, by carburettor; asked by every heat of a day */
+function topClaimed({ knownBuilds }: Present, replayed: Replayed, claim: Claim): ReadonlyMap<number, number> {
+  const known = topsClaimed.get(replayed);
+  if (known) return known;
+  const evidence = claimEvidence(claim, knownBuilds, replayed.frames, replayed.layout);
+  const tops = evidence.find(({ zone }) => zone === "top")?.shifts ?? NONE;
+  topsClaimed.set(replayed, tops);
+  return tops;
+}
+
 /** Does the newest claim hold for what is fitted, in this air and on this machine? */
 function claimHolds({ present, replayed }: Case, group: Group, judge: SettingJudge, air: HumidAir): boolean {
   const claim = replayed.claims.at(-1);
   const [carburettor = 0] = group.carburettors;
-  const { frames, layout } = replayed;
   const described = claim && present.knownBuilds[claim.build];
   if (!described || claim.how === "guess" || carburettor >= carburettorCount(described)) return false;
   const looked = group.evidence.some(({ zone }) => zone === "top");
@@ -35,8 +48,7 @@ function claimHolds({ present, replayed }: Case, group: Group, judge: SettingJud
   const { dryDensityKgM3 } = claim.air ?? group.frame.air;
   if (air.dryDensityKgM3 > dryDensityKgM3 * (1 + SAME_AIR)) return false;
   // Another setting, fuel or target since: by the model the top must stand no leaner than it was claimed right.
-  const evidence = claimEvidence(claim, present.knownBuilds, frames, layout);
-  const then = evidence.find(({ zone }) => zone === "top")?.shifts.get(carburettor);
+  const then = topClaimed(present, replayed, claim).get(carburettor);
   return then !== undefined && judge.lines(group.fitted).top.shift <= then + NO_LEANER;
 }
 
