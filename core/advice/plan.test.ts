@@ -7,6 +7,7 @@ import { choices, screwWindow } from "./choices.ts";
 import { chanceBetter } from "./chances.ts";
 import { sizeBeyond, stepOf } from "./jet-steps.ts";
 import { workOf } from "./moves.ts";
+import { shopSizes } from "./to-buy.ts";
 import type { PerZone } from "../carburettor/zones.ts";
 import { canBeToldApart, LEAST_GAIN, planStop, type PlanLine } from "./plan.ts";
 import { claimedIsSafe } from "./safety.ts";
@@ -136,6 +137,11 @@ describe("the chance of being better off", () => {
 });
 
 describe("sizes that are made", () => {
+  it("are those of the shop within reach on either side, in step with the box", () => {
+    expect(shopSizes(150, 152.5, 5, 0.1)).toEqual([137.5, 142.5, 147.5, 152.5, 157.5, 162.5]);
+    expect(shopSizes(45, 45, 2.5, 0.06)).toEqual([42.5, 45, 47.5]);
+  });
+
   it("go on beyond the box in its own steps", () => {
     expect(stepOf([150, 152, 155])).toBe(2);
     expect(stepOf([205, 210, 215])).toBe(2.5);
