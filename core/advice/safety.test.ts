@@ -201,8 +201,16 @@ describe("what is fitted and claimed to be right", () => {
 
   it("may stay in the claim's own air, whatever that is: by the top, not by another zone", () => {
     const frost = { ...AIRS.frost };
-    const inFrost = buildEntry("0001", { ...kart, baseline: { ...baseline, air: frost } }, "2025-06-23");
-    const open = openCase([inFrost, airEntry(frost, "09:00", "2026-05-23")]);
+    const first = buildEntry("0001", { ...kart, baseline: { ...baseline, proven: "guess" } }, "2025-06-23");
+    const inFrost: Entry = {
+      id: "proven:0001",
+      at: at("09:00", "2025-06-23"),
+      kind: "proven",
+      how: "book",
+      air: frost,
+      note: "",
+    };
+    const open = openCase([first, inFrost, airEntry(frost, "09:00", "2026-05-23")]);
     const { warnings, zones } = adviseOn(open);
     expect(zones.find(({ zone }) => zone === "top")?.pPastLimit).toBeGreaterThan(0.05);
     expect(warnings.map(({ code }) => code)).not.toContain("leanRisk");
