@@ -3,6 +3,7 @@ import localforage from "localforage";
 import { at } from "#core/__tests__/entries.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import type { Entry } from "#core/log/schema.ts";
+import { readPhoto } from "./photos.ts";
 import { rawData } from "./raw.ts";
 
 type Modules = {
@@ -39,6 +40,18 @@ const rig = (id: string, ...more: Entry[]) => ({
     ...more,
   ],
 });
+
+const withPhoto: Entry = {
+  id: "teardown:0001",
+  at: at("09:00"),
+  kind: "teardown",
+  step: "mainJet",
+  moved: "out",
+  reads: "",
+  torque: "",
+  note: "",
+  photos: [{ id: "photo:0001", widthPx: 10, heightPx: 10 }],
+};
 
 const real = indexedDB;
 const instead = (open: IDBFactory["open"]) =>
@@ -126,21 +139,29 @@ describe("what an earlier visit kept elsewhere", () => {
     };
     const lost = note("lost", "Written while the disk was full.");
     await place("older", [...rig("older").entries, lost]);
-    await place("mine", rig("mine").entries);
+    await place("mine", [...rig("mine").entries, withPhoto]);
+    await elsewhere.setItem("rig:mine/photo:0001", new Uint8Array([255, 216, 255]));
     await place("demo-kart", rig("demo-kart").entries);
+    await elsewhere.setItem("rig:spoilt/header", { id: "rig:spoilt", name: "spoilt", plate: "9" });
+    await elsewhere.setItem("rig:spoilt/index", { version: 99 });
     expect(database.anythingLeft()).toBe(true);
     const left = await leftovers.leftElsewhere();
     expect(left.map(({ header, entries }) => [header.id, entries.length])).toEqual([
       ["rig:older", 1],
-      ["rig:mine", 1],
+      ["rig:mine", 2],
     ]);
     const raw = await rawData();
     expect(JSON.stringify(raw)).toContain("Written while the disk was full.");
-    expect(await leftovers.bringIn(at("11:00"))).toMatchObject({ ok: true, value: { rigs: 1, entries: 2 } });
+    expect(await leftovers.bringIn(at("11:00"))).toMatchObject({ ok: true, value: { rigs: 1, entries: 3 } });
     expect(await rigLog.readRig("rig:older")).toMatchObject({
       value: { entries: [{ id: "build:0001" }, { id: "note:lost" }] },
     });
     expect(await book.localRigs()).toEqual(["rig:mine", "rig:older"]);
-    expect(database.anythingLeft()).toBe(false);
+    // What came in is cleared away there; what cannot be read stays for a Tamis that can.
+    const still = await elsewhere.keys();
+    expect(still.filter((key) => /older|mine/.test(key))).toEqual([]);
+    expect(still.filter((key) => key.startsWith("rig:spoilt/"))).toHaveLength(2);
+    expect(await leftovers.leftElsewhere()).toEqual([]);
+    expect(await readPhoto("rig:mine", "photo:0001")).toEqual(new Uint8Array([255, 216, 255]));
   });
 });

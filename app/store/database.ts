@@ -41,6 +41,7 @@ const wordsOf = (error: unknown): string =>
 /** localForage only says that it found no way: the browser is asked itself. @returns nothing where it opens now */
 function whyNot(): Promise<string | undefined> {
   return new Promise((resolve) => {
+    if (typeof indexedDB === "undefined") return resolve("No available storage method");
     try {
       const request = indexedDB.open(PLACE.name);
       request.onerror = () => resolve(wordsOf(request.error));
@@ -62,8 +63,13 @@ async function open(): Promise<LocalForage> {
     await inTime(place.ready());
   } catch (error) {
     if (error instanceof BookClosed) throw error;
+    // It may have failed for a moment alone: then once more.
     slow = undefined;
-    throw new BookClosed((await inTime(whyNot())) ?? wordsOf(error), false);
+    const why = await inTime(whyNot());
+    if (why !== undefined) throw new BookClosed(why, false);
+    const again = inIndexedDb();
+    await inTime(again.ready());
+    return again;
   }
   return place;
 }

@@ -7,8 +7,10 @@ import { Header } from "#core/log/schema.ts";
 import { anythingLeft, fallbackPlace, headerKey, indexKey, rigOfKey } from "./database.ts";
 import { parseDay } from "./days.ts";
 import { isDemo } from "./demo-rigs.ts";
+import type { Photo } from "#app/workers/protocol.ts";
 import { guarded, stored, type Stored } from "./failure.ts";
 import { importRigs, type Added, type RigEntries } from "./merge.ts";
+import { photoKey, photosIn } from "./photos.ts";
 import { RigIndex } from "./records.ts";
 import { loadForMerge } from "./rig-log.ts";
 
@@ -45,13 +47,28 @@ export async function leftElsewhere(): Promise<readonly RigEntries[]> {
   return fresh.flat();
 }
 
-/** Into the book, all of it or nothing; only then it is cleared away there. */
+async function photosLeft(place: LocalForage, { header, entries }: RigEntries): Promise<Photo[]> {
+  const found = await Promise.all(
+    photosIn(entries).map(async ({ id }) => {
+      const bytes = await place.getItem(photoKey(header.id, id));
+      return bytes instanceof Uint8Array ? [{ rigId: header.id, id, bytes: new Uint8Array(bytes) }] : [];
+    }),
+  );
+  return found.flat();
+}
+
+/** Into the book, all of it or nothing. Only what came in is cleared away there: a rig that cannot be read stays. */
 export function bringIn(at: string): Promise<Stored<Added>> {
   return guarded(async () => {
+    const place = fallbackPlace();
     const rigs = await leftElsewhere();
-    const added = await importRigs(rigs, [], { at, why: "bringing in what an earlier visit kept elsewhere" });
-    if (added.ok) await fallbackPlace().clear();
-    return added.ok ? stored(added.value) : added;
+    const photos = (await Promise.all(rigs.map((rig) => photosLeft(place, rig)))).flat();
+    const why = "Before what an earlier visit kept elsewhere was brought in";
+    const added = await importRigs(rigs, photos, { at, why });
+    if (!added.ok) return added;
+    const came = new Set(rigs.map(({ header }) => header.id));
+    for (const key of await place.keys()) if (came.has(rigOfKey(key) ?? "")) await place.removeItem(key);
+    return stored(added.value);
   });
 }
 

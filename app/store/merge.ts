@@ -78,7 +78,7 @@ export async function importRigs(
     try {
       const kept = await putPhotos(photos);
       if (!kept.ok) {
-        await allCame?.();
+        await allCame?.().catch(() => undefined);
         return kept;
       }
       written.push(...kept.value);
@@ -99,11 +99,14 @@ export async function importRigs(
       switching = true;
       await commit(changes);
       await letGo(old);
-      await allCame?.();
+      await allCame?.().catch(() => undefined);
     } catch (error) {
       // Only to give room back at once: what no index names is swept up anyway. Once the records are being switched
       // the journal may name it: then it is left to the next visit to say what counts.
-      if (!switching) await removeKeys(written).then(allCame, () => undefined);
+      if (!switching)
+        await removeKeys(written)
+          .then(allCame)
+          .catch(() => undefined);
       throw error;
     }
     return stored({

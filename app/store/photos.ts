@@ -22,7 +22,10 @@ export const withPhotos = <T>(work: () => Promise<T>): Promise<T> => withLock("p
 
 /** @returns what takes the mark away again */
 export async function markComing(rigIds: readonly string[]): Promise<() => Promise<void>> {
-  await database.setItem(COMING, rigIds);
+  const before = Coming.safeParse(await database.getItem(COMING));
+  // What an earlier one has left is still to be swept.
+  await database.setItem(COMING, [...new Set([...(before.data ?? []), ...rigIds])]);
+  if (before.success) return () => Promise.resolve();
   return () => database.removeItem(COMING);
 }
 
