@@ -12,7 +12,7 @@ export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
     <section className="stack" id="elsewhere">
       <h2>Kept elsewhere by an earlier visit</h2>
       <p className="quiet flush">
-        That visit could not open this book. What was typed then lies elsewhere in this browser, and is not
+        That visit could not open this book. What you typed then is kept elsewhere in this browser. Nothing is
         lost.
       </p>
       <ul className="flush">

@@ -75,4 +75,4 @@ export function airShare(dryDensityKgM3: number, baseKgM3: number, lnSd: number)
 
 /** What is asked before a change that the forecast alone asks for is one tap. */
 export const onlyForecastWords = ({ leaned, wouldBe }: UnexplainedLean): string =>
-  `Only the forecast asks for this: full throttle ${percentWords(leaned)} leaner. By the air that you read last it would be ${percentWords(wouldBe)} too lean. Read the air first, or say that the forecast is right.`;
+  `This makes full throttle ${percentWords(leaned)} leaner, only because of the forecast. If the forecast is wrong, the engine ends ${percentWords(wouldBe)} too lean. Read the air first, or say that the forecast is right.`;

@@ -90,11 +90,11 @@ export function onlyFileWords(odd: UnexplainedWay, units: Preferences): string {
   const { by, leaned, wouldBe, highestM, knownM } = odd;
   const figure =
     by === "forecast"
-      ? "The forecast’s air is thinner than the air that you read last explains."
+      ? "The forecast says thinner air than you can expect from your last reading."
       : `This file goes up to ${heightWords(highestM, units)}. ${
           knownM === undefined
             ? "No reading or place of this log has a height."
             : `The highest reading or place of this log is at ${heightWords(knownM, units)}.`
         }`;
-  return `${figure} The setting is ${percentWords(leaned)} leaner at full throttle. Without the file it would be ${percentWords(wouldBe)} too lean.`;
+  return `${figure} This makes full throttle ${percentWords(leaned)} leaner. If the file is wrong, the engine ends ${percentWords(wouldBe)} too lean.`;
 }

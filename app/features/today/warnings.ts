@@ -30,7 +30,7 @@ type FileLeansTop = Extract<Warning, { code: "fileLeansTop" }>;
 /** What is asked before a change that a file alone asks for is one tap. */
 export function fileLeansTopWords({ file, lambda, leaned, wouldBe }: FileLeansTop): string {
   const figure = lambda === undefined ? "" : ` It says λ ${lambda.toFixed(2)} at full throttle.`;
-  return `Only ${file} asks for this: full throttle ${percentWords(leaned)} leaner.${figure} Without that file it would be at least ${percentWords(wouldBe)} too lean. Was the probe warm, the pipe tight, the column the right one?`;
+  return `This makes full throttle ${percentWords(leaned)} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`;
 }
 
 export function warningWords(warning: Warning, units: Preferences): WarningWords {
