@@ -143,7 +143,7 @@ test("a way from a receiver's file has one setting, three strips, and says where
   const both = gpx(track("Home", true, 900, 60), track("Col with a spike", true, 100, 300));
   await choose.setInputFiles(file("both.gpx", both));
   await expect(panel.getByText(/^Col with a spike: 13.3 km in \d+ min, 107 m to 2186 m/)).toBeVisible();
-  await expect(panel.getByText("1 heights jumped and are passed over.")).toBeVisible();
+  await expect(panel.getByText("1 height jumped. The heights beside them count.")).toBeVisible();
   await panel.getByLabel("At", { exact: true }).fill("20");
   await panel.getByLabel("At", { exact: true }).blur();
   await expect(panel.getByText(/in 40 min/)).toBeVisible();

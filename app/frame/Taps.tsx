@@ -1,8 +1,7 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
-import { useState } from "react";
 import type { Advice } from "#core/advice/advise.ts";
-import { Caution } from "#app/ui/Caution.tsx";
+import { AskFirst, type Asks } from "#app/ui/AskFirst.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { partValue } from "#app/vocabulary/parts.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
@@ -18,8 +17,7 @@ interface FitButtonProps extends Proposed {
   readonly label?: string;
   readonly hint?: string;
   readonly contained?: boolean;
-  /** what somebody who was there must say first: a change that only a file asks for is no single tap */
-  readonly asks?: { readonly words: string; readonly yes: string } | undefined;
+  readonly asks?: Asks | undefined;
 }
 
 export function FitButton({
@@ -34,18 +32,8 @@ export function FitButton({
   asks,
 }: FitButtonProps) {
   const { send, busy, answer } = useLoggedTap(context.header.id, "A tap by mistake");
-  const [said, setSaid] = useState<string>();
-  if (asks && said !== asks.words)
-    return (
-      <div className="stack tight">
-        <Caution grave>{asks.words}</Caution>
-        <Button variant="outlined" className="start" onClick={() => setSaid(asks.words)}>
-          {asks.yes}
-        </Button>
-      </div>
-    );
   return (
-    <>
+    <AskFirst asks={asks}>
       <Button
         variant={contained ? "contained" : "outlined"}
         aria-label={label}
@@ -57,7 +45,7 @@ export function FitButton({
         {hint !== undefined && <span className="key">{hint}</span>}
       </Button>
       <Problem message={answer?.message} />
-    </>
+    </AskFirst>
   );
 }
 

@@ -1,6 +1,6 @@
 /** A book that does not open is no empty book: nothing is taken for a first visit, and nothing kept elsewhere. */
 import localforage from "localforage";
-import { at } from "#core/__tests__/entries.ts";
+import { at, photographed } from "#core/__tests__/entries.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { readPhoto } from "./photos.ts";
@@ -41,17 +41,7 @@ const rig = (id: string, ...more: Entry[]) => ({
   ],
 });
 
-const withPhoto: Entry = {
-  id: "teardown:0001",
-  at: at("09:00"),
-  kind: "teardown",
-  step: "mainJet",
-  moved: "out",
-  reads: "",
-  torque: "",
-  note: "",
-  photos: [{ id: "photo:0001", widthPx: 10, heightPx: 10 }],
-};
+const withPhoto = photographed("09:00", ["photo:0001"]);
 
 const real = indexedDB;
 const instead = (open: IDBFactory["open"]) =>

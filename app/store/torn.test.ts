@@ -1,11 +1,10 @@
 /** Whatever moment a write is cut short at, the book is as it was or as it was to be. */
-import { at, build, fit, look } from "../../core/__tests__/entries.ts";
+import { at, build, fit, look, photographed } from "../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { freshRig, RIG } from "#app/testing/rig.ts";
 import { moveEntries } from "#app/journal/move-entries.ts";
 import { closeBook, listRigs, removeRig, sweepBook } from "./book.ts";
 import { database, headerKey, isDayKey } from "./database.ts";
-import type { Entry } from "#core/log/schema.ts";
 import { importRigs } from "./merge.ts";
 import { isPhotoKey } from "./photos.ts";
 import { append, readRig } from "./rig-log.ts";
@@ -63,17 +62,7 @@ async function twoRigs(): Promise<void> {
   await freshRig([build(), look("0007", "09:30")]);
   await importRigs([{ header: other, entries: [build()] }]);
 }
-const withPhotos: Entry = {
-  id: "teardown:0001",
-  at: at("11:00", "2026-05-25"),
-  kind: "teardown",
-  step: "mainJet",
-  moved: "out",
-  reads: "",
-  torque: "",
-  note: "",
-  photos: ["photo:0001", "photo:0002"].map((id) => ({ id, widthPx: 10, heightPx: 10 })),
-};
+const withPhotos = photographed("11:00", ["photo:0001", "photo:0002"], "2026-05-25");
 const onDay = (n: number) => ({
   ...look(String(2000 + n), "09:00"),
   at: at("09:00", new Date(Date.UTC(2026, 5, 1 + n)).toISOString().slice(0, 10)),

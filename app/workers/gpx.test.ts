@@ -50,7 +50,7 @@ describe("a receiver's file", () => {
     const [found] = await tracksOf(`<g:gpx xmlns:g="x">${prefixed}</g:gpx>`);
     expect(found?.points).toBe(6);
     const [odd] = await tracksOf(inGpx(track("Col", 6).replace("<ele>400</ele>", "<ele>high</ele>")));
-    expect(odd?.way?.notes[0]).toBe("1 points had no height: the way between their neighbours is taken.");
+    expect(odd?.way?.notes[0]).toEqual({ what: "heightless", points: 1 });
   });
 
   it("takes a point's own children alone: what a vendor adds inside them is the vendor's", async () => {

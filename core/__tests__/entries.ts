@@ -61,6 +61,23 @@ export const plug = (id: string, time: string, zone: Zone, tone: Tone): Entry =>
   lookWith(id, time, { type: "plug", zone, tone, cut: "clean", colderSteps: 0 });
 export const look = (id: string, time: string): Entry => plug(id, time, "top", "biscuit");
 
+/** A main jet taken out, with a photo of it. */
+export const photographed = (
+  time: string,
+  photos: readonly string[],
+  day?: string,
+): Extract<Entry, { kind: "teardown" }> => ({
+  id: "teardown:0001",
+  at: at(time, day),
+  kind: "teardown",
+  step: "mainJet",
+  moved: "out",
+  reads: "",
+  torque: "",
+  note: "",
+  photos: photos.map((id) => ({ id, widthPx: 10, heightPx: 10 })),
+});
+
 export const strike = (id: string, time: string, strikes: string): Entry => ({
   id: `strike:${id}`,
   at: at(time),

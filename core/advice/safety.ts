@@ -14,7 +14,7 @@ import type { Case, Group } from "./case.ts";
 import { MOST_LEAN_RISK, settingKey, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 /** What is fitted and claimed to be right may stay up to this chance until the top has been looked at. */
-export const MOST_CLAIMED_RISK = 0.1;
+const MOST_CLAIMED_RISK = 0.1;
 /** Air within this share of the claim's is the same air. */
 const SAME_AIR = 0.003;
 /** A top computed within this of the claim's is no leaner. */

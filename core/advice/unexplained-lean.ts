@@ -43,7 +43,7 @@ export interface WithoutFile {
   readonly lambda?: number;
 }
 
-const known = new WeakMap<Case, WithoutFile | { readonly none: true }>();
+const known = new WeakMap<Case, WithoutFile | undefined>();
 
 function withoutFile({ present, heard }: Case): WithoutFile | undefined {
   const counted = present.lines.flatMap(({ entry, struck, setAside }) =>
@@ -68,9 +68,6 @@ function withoutFile({ present, heard }: Case): WithoutFile | undefined {
 
 /** @returns nothing where no file came since the last change; worked out once a case */
 export function caseWithoutFile(open: Case): WithoutFile | undefined {
-  const before = known.get(open);
-  if (before) return "none" in before ? undefined : before;
-  const found = withoutFile(open);
-  known.set(open, found ?? { none: true });
-  return found;
+  if (!known.has(open)) known.set(open, withoutFile(open));
+  return known.get(open);
 }

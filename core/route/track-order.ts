@@ -1,11 +1,11 @@
 /** The order in which the segments of a file were ridden. A way that runs backward in time was saved backward. */
-import type { TrackPoint } from "./track.ts";
+import type { TrackNote, TrackPoint } from "./track.ts";
 
 export type OrderAnswer = "byTime" | "asFiled";
 
 export interface Ordered {
   readonly points: readonly TrackPoint[];
-  readonly notes: readonly string[];
+  readonly notes: readonly TrackNote[];
   /** times jump back and forth: only the rider knows which order is right */
   readonly asks: boolean;
 }
@@ -64,28 +64,18 @@ export function inRidingOrder(
   const inTime = new Set(longestInTime(timesOf(points)).map((place) => timed[place]));
   const late = timed.length - inTime.size;
   const asks = late > Math.max(3, FEW * timed.length);
-  const notes = [
-    ...(backward > 0
-      ? [
-          backward === filed.length
-            ? "The times run backward: the way is turned round."
-            : `${backward} of ${filed.length} segments ran backward in time and are turned round.`,
-        ]
-      : []),
-    ...(moved ? ["The segments were not in the order of time: they are put in order."] : []),
+  const notes: TrackNote[] = [
+    ...(backward > 0 ? [{ what: "turnedRound" as const, segments: backward, of: filed.length }] : []),
+    ...(moved ? [{ what: "putInOrder" as const }] : []),
   ];
   // A clock that was wrong for a moment: those few points go.
   const kept = late === 0 ? points : points.filter(({ ms }, i) => ms === undefined || inTime.has(i));
   if (!asks) return { points: kept, notes, asks };
   if (answer === "asFiled")
-    return {
-      points: filed.flat().map(withoutTime),
-      notes: ["The order of the file counts, not its times."],
-      asks,
-    };
+    return { points: filed.flat().map(withoutTime), notes: [{ what: "asFiled" }], asks };
   return {
     points: points.filter(({ ms }) => ms !== undefined).sort((a, b) => (a.ms ?? 0) - (b.ms ?? 0)),
-    notes: ["The points are put in the order of time."],
+    notes: [{ what: "byTime" }],
     asks,
   };
 }

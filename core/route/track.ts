@@ -27,14 +27,21 @@ export interface TrackAnswers {
   readonly order?: OrderAnswer;
 }
 
+/** What a tuner should know of a way that was read from a file. */
+export type TrackNote =
+  | { readonly what: "turnedRound"; readonly segments: number; readonly of: number }
+  | { readonly what: "putInOrder" | OrderAnswer | "wrongTimes" | "noTimes" }
+  | { readonly what: "stood"; readonly seconds: number }
+  | { readonly what: "lost"; readonly points: number; readonly of: number }
+  | { readonly what: "heightJumps" | "heightless"; readonly points: number };
+
 export interface Way {
   readonly points: RouteEntry["points"];
   readonly lengthM: number;
   readonly seconds: number;
   /** the file told the times; otherwise they follow from a speed */
   readonly timed: boolean;
-  /** what the tuner should know of it */
-  readonly notes: readonly string[];
+  readonly notes: readonly TrackNote[];
   /** what must be answered before it is kept */
   readonly open: readonly (keyof TrackAnswers)[];
 }
@@ -188,17 +195,17 @@ export function wayOf({ segments }: Track, speedMs: number, answers: TrackAnswer
     timed,
     notes: [
       ...order.notes,
-      ...(moving.stoodS >= 60 ? [`${Math.round(moving.stoodS / 60)} min standing still are left out.`] : []),
-      ...(lost > 0 ? [`${lost} of ${all.length} points could not be ridden and are left out.`] : []),
-      ...(jumps > 0 ? [`${jumps} heights jumped and are passed over.`] : []),
-      ...(heightless > 0
-        ? [`${heightless} points had no height: the way between their neighbours is taken.`]
-        : []),
+      ...(moving.stoodS >= 60 ? [{ what: "stood" as const, seconds: moving.stoodS }] : []),
+      ...(lost > 0 ? [{ what: "lost" as const, points: lost, of: all.length }] : []),
+      ...(jumps > 0 ? [{ what: "heightJumps" as const, points: jumps }] : []),
+      ...(heightless > 0 ? [{ what: "heightless" as const, points: heightless }] : []),
       ...(timed
         ? []
-        : kept.some(({ ms }) => ms !== undefined)
-          ? ["The times in it cannot be right: they follow from the speed."]
-          : ["There are no times in it: they follow from the speed."]),
+        : [
+            {
+              what: kept.some(({ ms }) => ms !== undefined) ? ("wrongTimes" as const) : ("noTimes" as const),
+            },
+          ]),
     ],
     open: [
       ...(order.asks && answers.order === undefined ? ["order" as const] : []),

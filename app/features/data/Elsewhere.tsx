@@ -1,9 +1,8 @@
 import Button from "@mui/material/Button";
 import { useFetcher } from "react-router";
 import type { RigEntries } from "#app/store/merge.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 import { type Answer, Said } from "./Said.tsx";
-
-const counted = (count: number): string => (count === 1 ? "1 entry" : `${count} entries`);
 
 /** What an earlier visit kept beside the book, because it could not open it. */
 export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
@@ -18,7 +17,7 @@ export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
       <ul className="flush">
         {left.map(({ header, entries }) => (
           <li key={header.id}>
-            {header.name}: {counted(entries.length)}
+            {header.name}: {countWords(entries.length, "entry", "entries")}
           </li>
         ))}
       </ul>

@@ -9,6 +9,7 @@ import {
   writeInstrumentNames,
 } from "#app/store/instruments.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 import { loadDemo } from "#app/journal/demo.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { noteGone, notGone } from "#app/store/backup-folder.ts";
@@ -49,7 +50,7 @@ export async function bringInLeft() {
   const came = await bringIn(localInstant());
   if (!came.ok) return refused({ message: came.problem.message }, 507);
   const { entries } = came.value;
-  return data({ said: `Brought in ${entries === 1 ? "1 entry" : `${entries} entries`}.` }, { status: 200 });
+  return data({ said: `Brought in ${countWords(entries, "entry", "entries")}.` }, { status: 200 });
 }
 
 export async function bringDemoBack() {

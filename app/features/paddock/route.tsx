@@ -27,6 +27,7 @@ import { useFace } from "./use-face.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { backupWords, isBackupDue } from "#app/vocabulary/backup.ts";
 import { heldWords } from "#app/vocabulary/walk-round.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 import { airWords } from "#app/vocabulary/entries.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
@@ -171,7 +172,7 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
         )}
         {left > 0 && (
           <EarlyCaution grave>
-            An earlier visit could not open this book and kept {left === 1 ? "1 entry" : `${left} entries`}{" "}
+            An earlier visit could not open this book and kept {countWords(left, "entry", "entries")}{" "}
             elsewhere in this browser. <Link to="/data#elsewhere">Bring them in</Link>
           </EarlyCaution>
         )}

@@ -19,7 +19,7 @@ import type { TrackRead } from "#app/workers/gpx.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 import type { RouteSent } from "./form.ts";
 import { TRACK_QUESTIONS, TrackSaid } from "./track-questions.ts";
-import { farWords, heightWords, minutesWords } from "./words.ts";
+import { farWords, heightWords, minutesWords, trackNoteWords } from "./words.ts";
 
 interface Opened {
   readonly blob: Blob;
@@ -147,8 +147,8 @@ export function ImportRoute() {
                 {heightWords(Math.max(...track.way.points.map(({ elevationM }) => elevationM)), preferences)}.
               </p>
               {track.way.notes.map((note) => (
-                <Caution key={note} plain>
-                  {note}
+                <Caution key={note.what} plain>
+                  {trackNoteWords(note)}
                 </Caution>
               ))}
               <div className={css["fields"]}>

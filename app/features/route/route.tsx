@@ -1,7 +1,7 @@
 import css from "./route.module.css";
 import clsx from "clsx";
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { Link, redirect, useActionData, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { humidAir } from "#core/air/humid-air.ts";
@@ -16,6 +16,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { askRoute } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { readSent, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { AskFirst } from "#app/ui/AskFirst.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
@@ -29,10 +30,10 @@ import { RouteSent } from "./form.ts";
 import { ImportRoute } from "./Import.tsx";
 import {
   compromiseWords,
+  fileAsks,
   farWords,
   heightWords,
   minutesWords,
-  onlyFileWords,
   stopsWords,
   timePerHeight,
   zonesAt,
@@ -49,7 +50,6 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 
 function OneSetting({ answer: { plan, unexplained } }: { answer: RouteAnswer }) {
   const context = useRig();
-  const [sure, setSure] = useState(false);
   const { setting, changes } = plan;
   return (
     <section className="stack tight" aria-label="One setting for all of it">
@@ -65,18 +65,12 @@ function OneSetting({ answer: { plan, unexplained } }: { answer: RouteAnswer }) 
       <p className="flush" role="status">
         {compromiseWords(plan)}
       </p>
-      {unexplained && !sure && (
-        <>
-          <Caution grave>{onlyFileWords(unexplained, context.preferences)}</Caution>
-          <Button variant="outlined" className="start" onClick={() => setSure(true)}>
-            {unexplained.by === "heights" ? "The heights are right" : "The forecast is right"}
+      {changes.length > 0 && (
+        <AskFirst asks={unexplained && fileAsks(unexplained, context.preferences)}>
+          <Button component={Link} to={changeHref(context, setting)} variant="contained" className="start">
+            Fit it
           </Button>
-        </>
-      )}
-      {changes.length > 0 && (!unexplained || sure) && (
-        <Button component={Link} to={changeHref(context, setting)} variant="contained" className="start">
-          Fit it
-        </Button>
+        </AskFirst>
       )}
     </section>
   );
@@ -131,7 +125,7 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
         {route.simulated && <Simulated />}
       </p>
       <LazyChart option={option} height={320} />
-      <OneSetting key={route.id} answer={answer} />
+      <OneSetting answer={answer} />
       <AtHeights answer={answer} />
       <section className="stack tight" aria-label="Stops">
         <h2 className="label">Where to stop and change</h2>

@@ -2,9 +2,12 @@
 import { LEAST_GAIN } from "#core/advice/plan.ts";
 import type { UnexplainedWay } from "#core/route/route-answer.ts";
 import type { Height, RoutePlan, Stretch } from "#core/route/plan-route.ts";
+import type { TrackNote } from "#core/route/track.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import type { Asks } from "#app/ui/AskFirst.tsx";
 import { changesWords, lossAsError } from "#app/vocabulary/changes.ts";
+import { countWords } from "#app/vocabulary/counts.ts";
 import { mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
@@ -28,6 +31,34 @@ export function stopsWords({ stops, loss }: RoutePlan): string {
   return gain < LEAST_GAIN
     ? `${times} on the way could follow the height, for hardly more than one setting does.`
     : `${times} on the way would save what an error of ${lossAsError(gain)} costs.`;
+}
+
+/** What a tuner should know of a way that was read from a file. */
+export function trackNoteWords(note: TrackNote): string {
+  switch (note.what) {
+    case "turnedRound":
+      return note.segments === note.of
+        ? "The times run backward: the way is turned round."
+        : `${note.segments} of ${note.of} segments ran backward in time and are turned round.`;
+    case "putInOrder":
+      return "The segments were not in the order of time: they are put in order.";
+    case "byTime":
+      return "The points are put in the order of time.";
+    case "asFiled":
+      return "The order of the file counts, not its times.";
+    case "stood":
+      return `${Math.round(note.seconds / 60)} min standing still are left out.`;
+    case "lost":
+      return `${countWords(note.points, "point")} of ${note.of} could not be ridden, so they are left out.`;
+    case "heightJumps":
+      return `${countWords(note.points, "height")} jumped. The heights beside them count.`;
+    case "heightless":
+      return `${countWords(note.points, "point")} had no height. The way between their neighbours counts.`;
+    case "wrongTimes":
+      return "The times in it cannot be right: they follow from the speed.";
+    case "noTimes":
+      return "There are no times in it: they follow from the speed.";
+  }
 }
 
 export const heightWords = (elevationM: number, { length }: Preferences): string =>
@@ -86,7 +117,7 @@ export const heightIn = (metres: number, { length }: Preferences): number =>
   Number(fromSI("length", metres, length).toFixed(0));
 
 /** What is asked before a setting that the file alone asks for is one tap. */
-export function onlyFileWords(odd: UnexplainedWay, units: Preferences): string {
+export function fileAsks(odd: UnexplainedWay, units: Preferences): Asks {
   const { by, leaned, wouldBe, highestM, knownM } = odd;
   const figure =
     by === "forecast"
@@ -96,5 +127,8 @@ export function onlyFileWords(odd: UnexplainedWay, units: Preferences): string {
             ? "No reading or place of this log has a height."
             : `The highest reading or place of this log is at ${heightWords(knownM, units)}.`
         }`;
-  return `${figure} This makes full throttle ${percentWords(leaned)} leaner. If the file is wrong, the engine ends ${percentWords(wouldBe)} too lean.`;
+  return {
+    words: `${figure} This makes full throttle ${percentWords(leaned)} leaner. If the file is wrong, the engine ends ${percentWords(wouldBe)} too lean.`,
+    yes: by === "heights" ? "The heights are right" : "The forecast is right",
+  };
 }

@@ -4,13 +4,14 @@ import type { Advice } from "#core/advice/advise.ts";
 import { planLineWords } from "#app/vocabulary/next.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { changesOfLine } from "#app/journal/fit-changes.ts";
+import type { Asks } from "#app/ui/AskFirst.tsx";
 import { FitButton } from "#app/frame/Taps.tsx";
 
 interface PlanListProps {
   readonly context: RigContext;
   readonly advice: Advice;
   /** asked at the line for the top, see FitButton */
-  readonly asks: { readonly words: string; readonly yes: string } | undefined;
+  readonly asks: Asks | undefined;
 }
 
 export function PlanList({ context, advice, asks }: PlanListProps) {

@@ -11,7 +11,7 @@ import { ENDURO_BUILD, ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { LOG_VERSION, type Entry, type LogFile } from "#core/log/schema.ts";
 import { toBase64 } from "#app/workers/photo.ts";
 import { freshRig, logged, RIG } from "#app/testing/rig.ts";
-import { build, fitPart, look } from "../../../core/__tests__/entries.ts";
+import { build, fitPart, look, photographed } from "../../../core/__tests__/entries.ts";
 import { removeRig } from "../book.ts";
 import { database, headerKey } from "../database.ts";
 import { importRigs } from "../merge.ts";
@@ -31,17 +31,7 @@ const jpeg = (size = 70_000): Uint8Array<ArrayBuffer> =>
 // A real channel would keep the test's process alive.
 Object.defineProperty(globalThis, "BroadcastChannel", { value: undefined });
 
-const withPhoto: Entry = {
-  id: "teardown:0001",
-  at: "2026-05-23T10:00:00+02:00",
-  kind: "teardown",
-  step: "mainJet",
-  moved: "out",
-  reads: "",
-  torque: "",
-  photos: [{ id: "photo:0001", widthPx: 10, heightPx: 10 }],
-  note: "",
-};
+const withPhoto = photographed("10:00", ["photo:0001"]);
 
 const logFile = (entries: readonly Entry[] = story.entries): LogFile => ({
   format: "tamis",

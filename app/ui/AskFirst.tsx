@@ -1,0 +1,29 @@
+import Button from "@mui/material/Button";
+import { useState, type ReactNode } from "react";
+import { Caution } from "./Caution.tsx";
+
+/** What somebody who was there must say first, and the button that says it. */
+export interface Asks {
+  readonly words: string;
+  readonly yes: string;
+}
+
+interface AskFirstProps {
+  readonly asks: Asks | undefined;
+  /** there once it was said: a change that only a file leads to is no single tap */
+  readonly children: ReactNode;
+}
+
+/** Another question is another one to answer. */
+export function AskFirst({ asks, children }: AskFirstProps) {
+  const [said, setSaid] = useState<string>();
+  if (!asks || said === asks.words) return children;
+  return (
+    <div className="stack tight">
+      <Caution grave>{asks.words}</Caution>
+      <Button variant="outlined" className="start" onClick={() => setSaid(asks.words)}>
+        {asks.yes}
+      </Button>
+    </div>
+  );
+}
