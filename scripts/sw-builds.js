@@ -10,6 +10,9 @@
   /** The files of this build, put here by scripts/build-sw.mjs. */
   const OWN = new Set(self.TAMIS_FILES);
 
+  /** The policy that a page carries in itself. */
+  const policyIn = (html) => /http-equiv="Content-Security-Policy" content="([^"]*)"/.exec(html)?.[1] ?? "";
+
   /**
    * A host may send the last build's policy with this build's page: its inline scripts are then refused, and the page
    * stands still at every visit. Then this build is not installed, and the one before goes on.
@@ -18,10 +21,28 @@
     const page = await fetch("/index.html", { cache: "no-store" });
     const sent = page.headers.get("Content-Security-Policy");
     if (sent === null) return;
-    const own = /http-equiv="Content-Security-Policy" content="([^"]*)"/.exec(await page.text());
-    const needed = (own ? own[1] : "").match(/'sha256-[^']+'/g) ?? [];
+    const needed = policyIn(await page.text()).match(/'sha256-[^']+'/g) ?? [];
     if (!needed.every((hash) => sent.includes(hash)))
       throw new Error("the host sends another build's policy with this page");
+  }
+
+  /**
+   * Every kept page is kept with its own policy, whatever its host sent along: a try to install that was broken off may
+   * have left it with another build's.
+   */
+  async function giveOwnPolicy() {
+    for (const name of await caches.keys()) {
+      if (!name.includes("precache")) continue;
+      const files = await caches.open(name);
+      for (const request of await files.keys()) {
+        const page = await files.match(request);
+        if (!page?.headers.get("Content-Type")?.startsWith("text/html")) continue;
+        const html = await page.text();
+        const headers = new Headers(page.headers);
+        headers.set("Content-Security-Policy", `${policyIn(html)}; frame-ancestors 'none'`);
+        await files.put(request, new Response(html, { headers }));
+      }
+    }
   }
 
   /** What the build before has kept, before its files are cleared away. */
@@ -62,7 +83,7 @@
   }
 
   self.addEventListener("install", (event) => event.waitUntil(Promise.all([startable(), keepEarlier()])));
-  self.addEventListener("activate", (event) => event.waitUntil(noteTabs()));
+  self.addEventListener("activate", (event) => event.waitUntil(Promise.all([giveOwnPolicy(), noteTabs()])));
   self.addEventListener("fetch", (event) => {
     if (event.request.mode === "navigate") event.waitUntil(tidy());
     const { origin, pathname } = new URL(event.request.url);
