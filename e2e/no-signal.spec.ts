@@ -1,5 +1,6 @@
 /** After one visit everything works with the server gone: typed addresses, saving, the worker, the fonts. */
 import { execFileSync, type ChildProcess } from "node:child_process";
+import { once } from "node:events";
 import { cpSync, readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import sirv from "sirv";
@@ -121,7 +122,7 @@ test("a new Tamis is told of, loaded on one tap, and leaves another tab as it is
 test("a host whose policy lags behind its files leaves the installed Tamis as it is", async ({
   page,
 }, info) => {
-  const port = 4490 + info.parallelIndex;
+  const port = 4496 + info.parallelIndex;
   const folder = info.outputPath("client");
   cpSync("build/client", folder, { recursive: true });
   const policy = () => policyIn(readFileSync(`${folder}/index.html`, "utf8"));
@@ -138,6 +139,7 @@ test("a host whose policy lags behind its files leaves the installed Tamis as it
     if (wait > 0) slow = false;
     setTimeout(() => files(request, response), wait);
   }).listen(port, "localhost");
+  await once(host, "listening");
   await page.goto(`http://localhost:${port}/`);
   await page.evaluate(() => navigator.serviceWorker.ready);
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
