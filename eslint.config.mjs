@@ -73,6 +73,14 @@ const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   message: `core/${room} may import only: ${[room, ...may].join(", ")}`,
 }));
 
+/** The rooms of advice, each upon those before it. */
+const ADVICE_ROOMS = ["judge", "plan", "ride", "parts", "card"];
+const adviceZones = ADVICE_ROOMS.map((room, i) => ({
+  target: `./core/advice/${room}`,
+  from: ADVICE_ROOMS.slice(i + 1).map((name) => `./core/advice/${name}`),
+  message: `core/advice/${room} may import only: ${ADVICE_ROOMS.slice(0, i + 1).join(", ")}`,
+})).filter(({ from }) => from.length > 0);
+
 /** In the app, arrows point down: a floor may import only the floors named after it. */
 const APP_FLOORS = {
   theme: [],
@@ -160,6 +168,7 @@ export default defineConfig(
               message: `core must not import ${from}`,
             })),
             ...roomZones,
+            ...adviceZones,
           ],
         },
       ],

@@ -2,7 +2,7 @@
  * How long days to come take, on this machine: `npm run bench:ahead`. A day of 24 hours in steps of ten minutes with
  * its heats and its doubt, a way, a pack list of 2000 draws, a season, a GPX of 100 000 points. Asserts nothing.
  */
-import { openCase } from "#core/advice/case.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import { planDay } from "#core/day/plan-day.ts";
 import { wantedOver } from "#core/day/wanted.ts";
 import { aheadOf } from "#core/forecast/air-ahead.ts";

@@ -15,7 +15,7 @@ import { amongNoise, drawSoundingEngine, soundOf } from "#core/simulator/exhaust
 import { screwScale } from "#core/carburettor/screw-scale.ts";
 import { settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
-import { screwWindow } from "#core/advice/choices.ts";
+import { screwWindow } from "#core/advice/plan/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { HALF_WIDTH, readIdle } from "#core/simulator/idle-bench.ts";
 

@@ -3,8 +3,8 @@
  * on a keystroke in the air. Prints medians and 95th percentiles in milliseconds.
  */
 import type { AirEntry } from "#core/log/schema.ts";
-import { adviseOn } from "#core/advice/advise.ts";
-import { openCase } from "#core/advice/case.ts";
+import { adviseOn } from "#core/advice/card/advise.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import { freshMemory } from "#core/belief/replay.ts";
 import { season } from "./season.ts";
 

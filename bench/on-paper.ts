@@ -3,12 +3,12 @@
  * a needle of 15 grooves: the sieve first and each step back through its looks, a step in What if, the map, fifty
  * needles, the parts of a box, look by look. Prints what it measured; asserts nothing.
  */
-import { openCase } from "#core/advice/case.ts";
-import { deeper } from "#core/advice/deeper.ts";
-import { lambdaMap } from "#core/advice/lambda-map.ts";
-import { nearestNeedles, partsAnswer } from "#core/advice/parts-answer.ts";
-import { sieveOf } from "#core/advice/sieve.ts";
-import { trialOf } from "#core/advice/trial.ts";
+import { openCase } from "#core/advice/judge/case.ts";
+import { deeper } from "#core/advice/card/deeper.ts";
+import { lambdaMap } from "#core/advice/judge/lambda-map.ts";
+import { nearestNeedles, partsAnswer } from "#core/advice/parts/parts-answer.ts";
+import { sieveOf } from "#core/advice/card/sieve.ts";
+import { trialOf } from "#core/advice/judge/trial.ts";
 import { freshMemory } from "#core/belief/replay.ts";
 import type { BenchPart } from "#core/log/part-schema.ts";
 import { withStraight, withTaperMoved } from "#core/rig/needle-shape.ts";

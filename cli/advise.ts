@@ -1,7 +1,7 @@
 /** `advise FILE`: the card, the next step and what is believed, from an exported log. */
-import { adviseOn, type Advice } from "#core/advice/advise.ts";
-import { openCase, type Case } from "#core/advice/case.ts";
-import { publishedFaults, publishedNext } from "#core/advice/published.ts";
+import { adviseOn, type Advice } from "#core/advice/card/advise.ts";
+import { openCase, type Case } from "#core/advice/judge/case.ts";
+import { publishedFaults, publishedNext } from "#core/advice/card/published.ts";
 import { readLogFile } from "#core/log/read-file.ts";
 import { adviceGroups } from "#core/rig/carburettors.ts";
 import { fileProblem } from "#core/rig/check-file.ts";

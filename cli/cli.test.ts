@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
-import { PublishedAdvice } from "#core/advice/published-schema.ts";
+import { PublishedAdvice } from "#core/advice/card/published-schema.ts";
 import { demoMovedTo } from "../demo/told.ts";
 import { run } from "./run.ts";
 

@@ -4,7 +4,7 @@ import { zonesOf } from "#core/log/readings/reading.ts";
 import { readLogFile } from "#core/log/read-file.ts";
 import { fold } from "#core/log/fold.ts";
 import { dayOf, LOG_VERSION } from "#core/log/schema.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { toldDemo } from "./demo.ts";
 import { enduroDemo } from "./enduro-log.ts";

@@ -2,7 +2,7 @@
  * How a demo's log is made: a plan of days in, entries out. A seeded hidden engine answers each look, and the
  * tuner does what Tamis advises; nothing that is read or advised is typed by hand.
  */
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import { frameOf } from "#core/belief/frame.ts";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";

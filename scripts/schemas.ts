@@ -1,6 +1,6 @@
 /** JSON Schemas from the Zod schemas: the files under docs/schema are this, written out. */
 import * as z from "zod/mini";
-import { PublishedAdvice } from "#core/advice/published-schema.ts";
+import { PublishedAdvice } from "#core/advice/card/published-schema.ts";
 import { LogFile } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";
 

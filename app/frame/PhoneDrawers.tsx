@@ -1,7 +1,7 @@
 import css from "./frame.module.css";
 import { memo, useState } from "react";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
 import { MiniStrip, Strip, type LookFace } from "./strip/Strip.tsx";

@@ -1,6 +1,6 @@
 /** The one-tap entries: fitted, and put back. */
 import Button from "@mui/material/Button";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { AskFirst, type Asks } from "#app/ui/AskFirst.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { partValue } from "#app/vocabulary/parts.ts";

@@ -1,12 +1,12 @@
 /** Faults, the one question and what was learnt, as a tuner meets them. */
 import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { createRoutesStub } from "react-router";
-import { advise, type Advice } from "#core/advice/advise.ts";
+import { advise, type Advice } from "#core/advice/card/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { FAULT_NAMES } from "#core/log/fault-names.ts";
 import { QUESTION_NAMES } from "#core/log/question-names.ts";
 import { SYMPTOM_NAMES, SYMPTOMS } from "#core/log/symptom-names.ts";
-import type { Reason } from "#core/faults/told.ts";
+import type { Reason } from "#core/faults/likelihood-ratios.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { air, at, build, fitPart, lookWith, plug } from "../../core/__tests__/entries.ts";
 import { becauseWords, ELSE_TELLS, FAULT_WORDS, faultName, reasonWords } from "#app/vocabulary/faults.ts";

@@ -1,5 +1,5 @@
 /** A fit in one tap or with one key: what is sent, and what is said of it. */
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import type { Change } from "#core/log/schema.ts";
 import { advisedThen, type Proposed } from "#app/journal/fit-changes.ts";
 import { partInSentence, partValue } from "#app/vocabulary/parts.ts";

@@ -1,6 +1,6 @@
 /** How the look screen is told what was asked for: the kind, the zone, the cylinder. */
 import * as z from "zod/mini";
-import type { NextLook } from "#core/advice/next-look.ts";
+import type { NextLook } from "#core/advice/ride/next-look.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
 
 export const HowName = z.enum(["plug", "ride", "symptom", "lambda", "temperature", "witness", "proven"]);

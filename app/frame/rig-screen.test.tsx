@@ -2,7 +2,7 @@ import { act, render, renderHook, screen, waitFor, within } from "@testing-libra
 import { fold } from "#core/log/fold.ts";
 import { FitEntry, type Entry } from "#core/log/schema.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { advise, type Advice } from "#core/advice/advise.ts";
+import { advise, type Advice } from "#core/advice/card/advise.ts";
 import { Card } from "./card/Card.tsx";
 import { Tiles } from "#app/features/today/Tiles.tsx";
 import { air, build, fit, fitPart, lookWith, plug } from "../../core/__tests__/entries.ts";

@@ -1,6 +1,6 @@
 /** What a screen says of an advice that is being worked out. */
 import { act, renderHook } from "@testing-library/react";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
 import { useAdvice } from "./use-advice.ts";
 

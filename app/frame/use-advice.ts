@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { askAdvice, type Shown } from "#app/journal/judge.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 

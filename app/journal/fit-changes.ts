@@ -1,6 +1,6 @@
 /** The fits that one tap logs: the plan or one of its lines, the way back from the open change, back to base. */
-import type { Advice } from "#core/advice/advise.ts";
-import type { PlanChange } from "#core/advice/plan.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { PlanChange } from "#core/advice/plan/plan.ts";
 import type { OpenChange } from "#core/log/present.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { Change, type Advised, type FitEntry, type Setting } from "#core/log/schema.ts";

@@ -2,14 +2,14 @@
 import type { AirEntry, Entry, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/advice/advise.ts";
-import type { Distribution } from "#core/advice/cylinders.ts";
-import type { Deeper } from "#core/advice/deeper.ts";
-import type { LambdaMap } from "#core/advice/lambda-map.ts";
-import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-answer.ts";
-import type { Outlook } from "#core/advice/outlook.ts";
-import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
-import type { Trial } from "#core/advice/trial.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { Distribution } from "#core/advice/card/cylinders.ts";
+import type { Deeper } from "#core/advice/card/deeper.ts";
+import type { LambdaMap } from "#core/advice/judge/lambda-map.ts";
+import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts/parts-answer.ts";
+import type { Outlook } from "#core/advice/card/outlook.ts";
+import type { Sieve, SieveAxes } from "#core/advice/card/sieve.ts";
+import type { Trial } from "#core/advice/judge/trial.ts";
 import type { AsThen } from "#core/day/as-then.ts";
 import type { SettingsCompared } from "#core/day/compare-settings.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
@@ -19,7 +19,7 @@ import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
 import type { PackList } from "#core/pack/pack-list.ts";
 import type { RouteAnswer } from "#core/route/route-answer.ts";
-import type { Whose } from "#core/advice/whose.ts";
+import type { ModelOrLearnt } from "#core/advice/card/model-or-learnt.ts";
 import { heardBy, keepSaid } from "#app/store/instruments.ts";
 import { keepLastAdvice, readLastAdvice, type RigFaceKept } from "#app/store/last-advice.ts";
 import { readRig } from "#app/store/rig-log.ts";
@@ -166,8 +166,11 @@ export const askTrial = (
 ): Promise<Trial> => ask(revision, entries, { ask: "trial", asked, carburettor });
 
 /** @throws {WorkerFailure} with words for the screen */
-export const askWhose = (revision: string, entries: readonly Entry[], carburettor: number): Promise<Whose> =>
-  ask(revision, entries, { ask: "whose", carburettor });
+export const askWhose = (
+  revision: string,
+  entries: readonly Entry[],
+  carburettor: number,
+): Promise<ModelOrLearnt> => ask(revision, entries, { ask: "whose", carburettor });
 
 /** @throws {WorkerFailure} with words for the screen */
 export const askParts = (

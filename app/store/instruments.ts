@@ -3,7 +3,7 @@
  * say. The demo's rigs have readers of their own: they neither tell nor hear.
  */
 import * as z from "zod/mini";
-import { saidTogether } from "#core/belief/instrument-message.ts";
+import { combinedMessages } from "#core/belief/instrument-message.ts";
 import { InstrumentMessage } from "#core/log/schema.ts";
 import { InstrumentName } from "#core/log/readings/common.ts";
 import { INSTRUMENT_KINDS, instrumentKey } from "#core/looks/instruments.ts";
@@ -44,7 +44,7 @@ const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
 export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
   if (isDemo(rigId)) return [];
   const { said, brought } = await read();
-  const here = saidTogether(Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)));
+  const here = combinedMessages(Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)));
   const known = new Set(here.map(instrumentKey));
   return [...here, ...(brought[rigId] ?? []).filter((message) => !known.has(instrumentKey(message)))];
 }

@@ -1,6 +1,6 @@
 /** Preferences and work half done: small records of the device. */
 import { IdleDraft } from "#app/features/idle/form.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { keepLastAdvice, readLastAdvice } from "./last-advice.ts";
 import { database } from "./database.ts";
 import { dropDraft, keepDraft, readDraft } from "./drafts.ts";

@@ -4,7 +4,7 @@
  */
 import type { AirEntry, InstrumentMessage } from "#core/log/schema.ts";
 import type { CheckName } from "#core/log/walk-round-names.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { JUDGE } from "#app/workers/client.ts";
 import { database } from "./database.ts";
 

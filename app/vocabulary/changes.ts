@@ -1,6 +1,6 @@
 /** What a spanner does, and what it is worth. */
-import { LOSS_SCALE } from "#core/advice/loss.ts";
-import type { PlanChange } from "#core/advice/plan.ts";
+import { LOSS_SCALE } from "#core/advice/judge/loss.ts";
+import type { PlanChange } from "#core/advice/plan/plan.ts";
 import { capital, partInSentence, partValue, sizeWords } from "./parts.ts";
 
 /** @returns `Main jet 158 → 155, clip 3rd → 2nd` */

@@ -1,6 +1,6 @@
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
-import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
-import type { Outlier } from "#core/advice/departures.ts";
+import { CYLINDER_SCHOOLS } from "#core/advice/plan/cylinder-schools.ts";
+import type { Outlier } from "#core/advice/judge/departures.ts";
 import { SYMPTOM_NAMES, type Symptom } from "#core/log/symptom-names.ts";
 import { freshBalance, readGauges, withLinkage } from "#app/features/balance/form.ts";
 import { readAdjust } from "#app/features/idle-speed/form.ts";

@@ -1,6 +1,6 @@
 /** Faults that no jet cures, and the reasons for and against each, in words. */
 import type { Suspect } from "#core/faults/suspicion.ts";
-import type { Reason } from "#core/faults/told.ts";
+import type { Reason } from "#core/faults/likelihood-ratios.ts";
 import type { FaultName } from "#core/log/fault-names.ts";
 import { capital, certainty } from "./parts.ts";
 import { QUESTION_WORDS } from "./questions.ts";

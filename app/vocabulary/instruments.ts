@@ -1,7 +1,7 @@
 /** Instruments and what is believed of them, in words a tuner would use. */
-import type { InstrumentBelief } from "#core/advice/instruments-known.ts";
-import type { Worth } from "#core/advice/worths.ts";
-import type { CardRow } from "#core/advice/card-rows.ts";
+import type { InstrumentBelief } from "#core/advice/judge/instruments-known.ts";
+import type { Worth } from "#core/advice/judge/step-worths.ts";
+import type { CardRow } from "#core/advice/card/card-rows.ts";
 import type { InstrumentKind } from "#core/looks/instruments.ts";
 
 export const INSTRUMENT_WORDS: Readonly<

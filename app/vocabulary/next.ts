@@ -2,10 +2,10 @@
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { benchPartWords } from "./bench-parts.ts";
 import { checkFirstReason, checkFirstTitle } from "./faults.ts";
-import type { Advice } from "#core/advice/advise.ts";
-import type { NextStep } from "#core/advice/next-step.ts";
-import type { PlanChange, PlanLine } from "#core/advice/plan.ts";
-import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { NextStep } from "#core/advice/card/next-step.ts";
+import type { PlanChange, PlanLine } from "#core/advice/plan/plan.ts";
+import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { Setting } from "#core/log/schema.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
 import {

@@ -1,6 +1,6 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod/mini";
-import { CYLINDER_SCHOOLS } from "#core/advice/cylinder-schools.ts";
+import { CYLINDER_SCHOOLS } from "#core/advice/plan/cylinder-schools.ts";
 
 export const Preferences = z.object({
   temperature: z._default(z.enum(["°C", "°F"]), "°C"),

@@ -2,10 +2,10 @@ import { air, build, fit, fitPart, lookWith, plug } from "../../core/__tests__/e
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { fold } from "#core/log/fold.ts";
 import type { Entry } from "#core/log/schema.ts";
-import { advise } from "#core/advice/advise.ts";
-import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
-import type { NextLook } from "#core/advice/next-look.ts";
-import type { Warning } from "#core/advice/warnings.ts";
+import { advise } from "#core/advice/card/advise.ts";
+import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
+import type { NextLook } from "#core/advice/ride/next-look.ts";
+import type { Warning } from "#core/advice/card/warnings.ts";
 import { Preferences } from "./preferences.ts";
 import { rowReason } from "#app/frame/card/words.ts";
 import { zoneCaution } from "./cautions.ts";

@@ -1,12 +1,12 @@
 /** What is asked now and then, beside the card: in one piece that is loaded when it is first asked. */
-import { distribution } from "#core/advice/cylinders.ts";
-import { deeper } from "#core/advice/deeper.ts";
-import { lambdaMap } from "#core/advice/lambda-map.ts";
-import { outlook } from "#core/advice/outlook.ts";
-import { nearestNeedles, partsAnswer } from "#core/advice/parts-answer.ts";
-import { sieveOf } from "#core/advice/sieve.ts";
-import { trialOf } from "#core/advice/trial.ts";
-import { whoseCard } from "#core/advice/whose.ts";
+import { distribution } from "#core/advice/card/cylinders.ts";
+import { deeper } from "#core/advice/card/deeper.ts";
+import { lambdaMap } from "#core/advice/judge/lambda-map.ts";
+import { outlook } from "#core/advice/card/outlook.ts";
+import { nearestNeedles, partsAnswer } from "#core/advice/parts/parts-answer.ts";
+import { sieveOf } from "#core/advice/card/sieve.ts";
+import { trialOf } from "#core/advice/judge/trial.ts";
+import { modelOrLearnt } from "#core/advice/card/model-or-learnt.ts";
 import { adviceAsThen } from "#core/day/as-then.ts";
 import { compareSettings } from "#core/day/compare-settings.ts";
 import { compareDays } from "#core/day/compare-days.ts";
@@ -34,7 +34,7 @@ export function answerBeside({ opened, memory }: Kept, question: AskedBeside): A
     case "sieve":
       return sieveOf(opened, question.axes, question.carburettor, question.counted);
     case "whose":
-      return whoseCard(opened, question.carburettor);
+      return modelOrLearnt(opened, question.carburettor);
     case "deeper":
       return deeper(opened, question.carburettor, memory);
     case "lambdaMap":

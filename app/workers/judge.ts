@@ -1,7 +1,7 @@
 /** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
 import * as z from "zod/mini";
-import { adviseOn } from "#core/advice/advise.ts";
-import { openCase, openCaseWith } from "#core/advice/case.ts";
+import { adviseOn } from "#core/advice/card/advise.ts";
+import { openCase, openCaseWith } from "#core/advice/judge/case.ts";
 import { freshMemory } from "#core/belief/replay.ts";
 import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";

@@ -1,6 +1,6 @@
 /** A log as the judge keeps it: parsed, sifted, ready to be asked. */
-import type { Advice } from "#core/advice/advise.ts";
-import type { Case } from "#core/advice/case.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { Case } from "#core/advice/judge/case.ts";
 import type { ReplayMemory } from "#core/belief/replay.ts";
 
 export interface Kept {

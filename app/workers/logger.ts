@@ -14,7 +14,7 @@ import { frameOf } from "#core/belief/frame.ts";
 import { beliefOver } from "#core/belief/layout.ts";
 import { UNKNOWNS_EACH } from "#core/belief/unknowns.ts";
 import { cholesky, dot } from "#core/numbers/linear.ts";
-import { openCase } from "#core/advice/case.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import type { HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import { ride, rideCsv } from "#core/simulator/ride.ts";

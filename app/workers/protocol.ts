@@ -2,20 +2,20 @@
 import type { AirEntry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
-import type { Distribution } from "#core/advice/cylinders.ts";
-import type { Deeper } from "#core/advice/deeper.ts";
-import type { LambdaMap } from "#core/advice/lambda-map.ts";
-import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts-answer.ts";
-import type { Outlook } from "#core/advice/outlook.ts";
-import type { Sieve, SieveAxes } from "#core/advice/sieve.ts";
-import type { Trial } from "#core/advice/trial.ts";
+import type { Distribution } from "#core/advice/card/cylinders.ts";
+import type { Deeper } from "#core/advice/card/deeper.ts";
+import type { LambdaMap } from "#core/advice/judge/lambda-map.ts";
+import type { NeedleNear, PartsAnswer, WhichNeedle } from "#core/advice/parts/parts-answer.ts";
+import type { Outlook } from "#core/advice/card/outlook.ts";
+import type { Sieve, SieveAxes } from "#core/advice/card/sieve.ts";
+import type { Trial } from "#core/advice/judge/trial.ts";
 import type { AsThen } from "#core/day/as-then.ts";
 import type { SettingsCompared } from "#core/day/compare-settings.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
@@ -28,7 +28,7 @@ import type { RouteAnswer } from "#core/route/route-answer.ts";
 import type { TrackAnswers } from "#core/route/track.ts";
 import type { TrackRead } from "./gpx.ts";
 import type { Table } from "#core/forecast/table.ts";
-import type { Whose } from "#core/advice/whose.ts";
+import type { ModelOrLearnt } from "#core/advice/card/model-or-learnt.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; name: string; message: string };
@@ -107,7 +107,7 @@ export interface Answers {
   readonly outlook: Outlook[];
   readonly sieve: Sieve;
   readonly trial: Trial;
-  readonly whose: Whose;
+  readonly whose: ModelOrLearnt;
   readonly deeper: Deeper;
   readonly lambdaMap: LambdaMap;
   readonly parts: PartsAnswer;

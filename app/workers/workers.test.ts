@@ -3,13 +3,13 @@ import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { MessageChannel } from "node:worker_threads";
 import { demoMovedTo } from "#demo/told.ts";
-import { advise, type Advice } from "#core/advice/advise.ts";
+import { advise, type Advice } from "#core/advice/card/advise.ts";
 import type { AirEntry } from "#core/log/schema.ts";
 import { plug } from "../../core/__tests__/entries.ts";
 import { judgeApi, MOST_KEPT } from "./judge.ts";
-import type { Sieve } from "#core/advice/sieve.ts";
+import type { Sieve } from "#core/advice/card/sieve.ts";
 import type { JudgeApi, Question } from "./protocol.ts";
-import type { Outlook } from "#core/advice/outlook.ts";
+import type { Outlook } from "#core/advice/card/outlook.ts";
 
 const [story] = demoMovedTo("2026-05-23", "+02:00");
 if (!story) throw new Error("the demo has rigs");

@@ -1,11 +1,11 @@
 /** One race day of a simulated engine: looked at in the morning, forecast the evening before, ridden in heats. */
-import { openCase, groupOf, judgeOf, type Case } from "#core/advice/case.ts";
-import { bestAtOneStop, planStop } from "#core/advice/plan.ts";
-import { questionOf } from "#core/advice/question.ts";
+import { openCase, groupOf, judgeOf, type Case } from "#core/advice/judge/case.ts";
+import { bestAtOneStop, planStop } from "#core/advice/plan/plan.ts";
+import { questionOf } from "#core/advice/ride/question.ts";
 import { LEAN_LIMIT } from "#core/carburettor/zones.ts";
-import { LOSS, zoneWeights } from "#core/advice/loss.ts";
-import { REACHED_ZONES } from "#core/advice/judge-setting.ts";
-import { workOf } from "#core/advice/moves.ts";
+import { LOSS, zoneWeights } from "#core/advice/judge/loss.ts";
+import { REACHED_ZONES } from "#core/advice/judge/judge-setting.ts";
+import { workOf } from "#core/advice/plan/moves.ts";
 import { humidAir, type HumidAir } from "#core/air/humid-air.ts";
 import { changesBetween, planDay } from "#core/day/plan-day.ts";
 import { airOfWeather, aheadOf, weatherOf, type Reading } from "#core/forecast/air-ahead.ts";

@@ -1,7 +1,7 @@
 /** The experiments, one hidden engine at a time: each seed is an engine, a reader, a day's weather. */
 import { humidAir } from "#core/air/humid-air.ts";
 import type { PerZone } from "#core/carburettor/zones.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import type { LookMeans } from "#core/log/schools.ts";
 import type { LoggedNeedle } from "#core/log/part-schema.ts";
 import type { Build, Proven, Setting } from "#core/log/schema.ts";

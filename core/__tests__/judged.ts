@@ -1,9 +1,9 @@
 /** The worked example's engine as the judgement sees it, for tests. */
 import type { HumidAir } from "../air/humid-air.ts";
-import { beliefsOf, settingJudge, type SettingJudge } from "../advice/judge-setting.ts";
-import { choices } from "../advice/choices.ts";
-import type { LookQuestion } from "../advice/next-look.ts";
-import { anyChangeIsSafe } from "../advice/safety.ts";
+import { beliefsOf, settingJudge, type SettingJudge } from "../advice/judge/judge-setting.ts";
+import { choices } from "../advice/plan/choices.ts";
+import type { LookQuestion } from "../advice/ride/next-look.ts";
+import { anyChangeIsSafe } from "../advice/judge/safety.ts";
 import { frameOf } from "../belief/frame.ts";
 import { layoutOf, priorOf } from "../belief/layout.ts";
 import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "../belief/unknowns.ts";

@@ -1,5 +1,5 @@
 /** A setting that was right in some other air: however it is logged, it says the same. */
-import { advise, type Advice } from "../advice/advise.ts";
+import { advise, type Advice } from "../advice/card/advise.ts";
 import { at } from "../__tests__/entries.ts";
 import type { AirState } from "../air/humid-air.ts";
 import type { Build, Entry, Proven, Setting } from "../log/schema.ts";

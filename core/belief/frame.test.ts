@@ -1,5 +1,5 @@
 import { humidAir } from "../air/humid-air.ts";
-import { advise } from "../advice/advise.ts";
+import { advise } from "../advice/card/advise.ts";
 import { air, at, build, lookWith, plug } from "../__tests__/entries.ts";
 import { FRAME } from "../__tests__/judged.ts";
 import { ZONES } from "../carburettor/zones.ts";

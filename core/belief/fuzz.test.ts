@@ -11,7 +11,7 @@ import { SYMPTOM_NAMES } from "../log/symptom-names.ts";
 import { CROWNS, HEADER_COLOURS, TONES, VERDICTS } from "../log/parts.ts";
 import { FELT } from "../log/readings/ride-report.ts";
 import type { Reading } from "../log/schema.ts";
-import { instrumentOf, whatIsSaid } from "../looks/registry.ts";
+import { instrumentOf, observationsOf } from "../looks/registry.ts";
 import { dot, quadratic } from "../numbers/linear.ts";
 import { seededRandom, type Random } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
@@ -102,7 +102,7 @@ function evidenceOf(reading: Reading, i: number, random: Random): Evidence[] {
   if (!fitted || !before) throw new Error("no setting");
   const instrument = instrumentOf(reading);
   const place = instrument && placeOfInstrument(layout, instrument);
-  return whatIsSaid(reading, { build, mixtureOf, setting: fitted, before, screwSchool: "middle" })
+  return observationsOf(reading, { build, mixtureOf, setting: fitted, before, screwSchool: "middle" })
     .filter(({ silent }) => !silent)
     .map(({ zone, line, likelihood }) => ({
       lookId: `look:${i}`,

@@ -21,7 +21,7 @@ export function instrumentMessages(
     const variance = joint.covariance[place * layout.size + place] ?? 0;
     const mean = joint.mean[place] ?? 0;
     const key = instrumentKey({ kind, name });
-    const told = heard.find((message) => instrumentKey(message) === key);
+    const told = heard.find((one) => instrumentKey(one) === key);
     const precision = 1 / variance - 1 / OFFSET_SD[kind] ** 2 - (told?.precision ?? 0);
     // Contradiction can leave less known than before: that is no message.
     if (!(precision > NOTHING_SAID)) return [];
@@ -32,7 +32,7 @@ export function instrumentMessages(
 }
 
 /** @returns what several rigs say together, one message an instrument */
-export function saidTogether(messages: readonly InstrumentMessage[]): InstrumentMessage[] {
+export function combinedMessages(messages: readonly InstrumentMessage[]): InstrumentMessage[] {
   const sums = new Map<string, InstrumentMessage>();
   for (const message of messages) {
     const key = instrumentKey(message);

@@ -1,14 +1,14 @@
 /** Instruments that err, days without an air, steps that are worth more than measured: what they do to the belief. */
 import { air, at, build, fitPart, lookWith, plug, twin } from "../__tests__/entries.ts";
-import { advise } from "../advice/advise.ts";
-import { openCase } from "../advice/case.ts";
+import { advise } from "../advice/card/advise.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { airFinder } from "../log/air-of-look.ts";
 import { fold } from "../log/fold.ts";
 import type { AirEntry, Entry } from "../log/schema.ts";
 import { OFFSET_SD } from "../looks/instruments.ts";
 import { PRIOR_SD } from "./unknowns.ts";
-import { instrumentMessages, saidTogether } from "./instrument-message.ts";
+import { instrumentMessages, combinedMessages } from "./instrument-message.ts";
 import { layoutOf, priorOf } from "./layout.ts";
 import { alongOneMore, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
 
@@ -83,7 +83,7 @@ describe("what one rig says of an instrument to another", () => {
     );
   });
   it("adds up over rigs, one message an instrument", () => {
-    const twice = saidTogether([...messages, ...messages]);
+    const twice = combinedMessages([...messages, ...messages]);
     expect(twice).toHaveLength(messages.length);
     expect(twice[0]?.precision).toBeCloseTo(2 * (messages[0]?.precision ?? NaN), 9);
   });

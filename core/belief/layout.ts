@@ -61,10 +61,10 @@ export function priorOf(layout: Layout, messages: readonly InstrumentMessage[] =
   instruments.forEach((instrument, i) => {
     const place = UNKNOWNS_EACH * cylinders + i;
     const key = instrumentKey(instrument);
-    const said = messages.find((message) => instrumentKey(message) === key);
-    const precision = 1 / OFFSET_SD[instrument.kind] ** 2 + (said?.precision ?? 0);
+    const message = messages.find((one) => instrumentKey(one) === key);
+    const precision = 1 / OFFSET_SD[instrument.kind] ** 2 + (message?.precision ?? 0);
     covariance[place * size + place] = 1 / precision;
-    mean[place] = (said?.pull ?? 0) / precision;
+    mean[place] = (message?.pull ?? 0) / precision;
   });
   return { mean, covariance };
 }

@@ -1,8 +1,8 @@
 /** From a logged look to evidence about the long belief of all cylinders. */
 import type { Present, SeenLook } from "../log/present.ts";
 import type { Build } from "../log/schema.ts";
-import type { Said } from "../looks/look-kind.ts";
-import { instrumentOf, whatIsSaid } from "../looks/registry.ts";
+import type { Observation } from "../looks/look-kind.ts";
+import { instrumentOf, observationsOf } from "../looks/registry.ts";
 import { buildOfCarburettor, carburettorOf } from "../rig/carburettors.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import type { Evidence } from "./evidence.ts";
@@ -14,7 +14,7 @@ export type Look = SeenLook;
 
 /** What one carburettor's machine makes of a look. */
 interface Through {
-  readonly said: readonly Said[];
+  readonly observations: readonly Observation[];
   /** the model's shift of what was fitted, by zone of what is said */
   readonly shifts: readonly number[];
 }
@@ -23,12 +23,12 @@ interface Through {
  * Better or worse is felt of the whole engine: each cylinder counts as far as the change moved it, and one whose
  * carburettor was not touched says nothing.
  */
-function wholeMove(of: readonly (Said & { readonly c: number })[]) {
-  const said = of[0]?.moved?.said;
+function wholeMove(of: readonly (Observation & { readonly c: number })[]) {
+  const likelihoodOf = of[0]?.moved?.likelihoodOf;
   const total = of.reduce((sum, { moved }) => sum + (moved?.by ?? 0), 0);
-  if (!said || total === 0) return undefined;
+  if (!likelihoodOf || total === 0) return undefined;
   const by = new Map(of.map(({ c, moved }) => [c, (moved?.by ?? 0) / total]));
-  return { likelihood: said(total / of.length), shareOf: (c: number) => by.get(c) ?? 0 };
+  return { likelihood: likelihoodOf(total / of.length), shareOf: (c: number) => by.get(c) ?? 0 };
 }
 
 /** @returns a function from a look to its evidence, one item a zone it speaks of */
@@ -41,7 +41,7 @@ export function evidenceMaker(
   const through = (look: Look, build: Build, carburettor: number): Through => {
     const setting = settingFromLog(look.settings[carburettor] ?? look.setting);
     const mixture = mixtureOf(look.build, carburettor, look.air);
-    const said = whatIsSaid(look.entry.reading, {
+    const observations = observationsOf(look.entry.reading, {
       build: buildOfCarburettor(build, carburettor),
       mixtureOf: mixture,
       setting,
@@ -51,7 +51,7 @@ export function evidenceMaker(
       warmerK: warmerThen(look, build),
     });
     const at = mixture(setting);
-    return { said, shifts: said.map(({ zone }) => at[zone].shift) };
+    return { observations, shifts: observations.map(({ zone }) => at[zone].shift) };
   };
   return (look) => {
     const build = buildAt(present.knownBuilds, look.build);
@@ -67,9 +67,11 @@ export function evidenceMaker(
     });
     const instrument = instrumentOf(reading);
     const place = instrument && placeOfInstrument(layout, instrument);
-    const first = each[0]?.[2].said ?? [];
+    const first = each[0]?.[2].observations ?? [];
     return first.map(({ zone, likelihood, silent }, i): Evidence => {
-      const of = each.flatMap(([c, , { said }]) => (said[i] ? [{ c, ...said[i] }] : []));
+      const of = each.flatMap(([c, , { observations }]) =>
+        observations[i] ? [{ c, ...observations[i] }] : [],
+      );
       const lines = of.map(({ c, line }) => [c, line] as const);
       const whole = wholeMove(of);
       const shifts = each.map(([, carburettor, own]) => [carburettor, own.shifts[i] ?? 0] as const);

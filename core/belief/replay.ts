@@ -30,12 +30,12 @@ export interface ReplayedSession {
   readonly before: Belief;
   /** after it, of the long belief, and of what only this day did not know */
   readonly after: Belief;
-  readonly taken: readonly Taken[];
+  readonly matched: readonly MatchedEvidence[];
   /** ln of the chance of all of it, up to what belongs to the looks alone */
   readonly lnEvidence: () => number;
 }
 
-export interface Taken {
+export interface MatchedEvidence {
   readonly item: Evidence;
   readonly site: Site;
   /** none: what the clock told, or a setting that was said to be right */
@@ -198,7 +198,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
         before: prior,
         after: start,
         lnEvidence: start.lnEvidence,
-        taken: right.map((item, i) => ({
+        matched: right.map((item, i) => ({
           item,
           site: start.sites[i] ?? NO_SITE,
           look: undefined,
@@ -224,11 +224,11 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const from = reopen(drifted, layout, reopenings.slice(before.reopenings, session.reopenings).flat());
     const bare = { site: NO_SITE, look: undefined, at: undefined };
     const seen = session.items.flatMap(({ look, at }) =>
-      look ? evidenceOf(look).map((item): Taken => ({ ...bare, item, look, at })) : [],
+      look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
     );
     const timed = session.items.flatMap(({ runs, at }) =>
       runs
-        ? runEvidence(runs, present, layout, mixtureOf).map((item): Taken => ({
+        ? runEvidence(runs, present, layout, mixtureOf).map((item): MatchedEvidence => ({
             ...bare,
             item,
             at,
@@ -237,13 +237,13 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
         : [],
     );
     const claimed = session.items.flatMap(({ claim, at }) =>
-      claim ? evidenceOfClaim(claim).map((item): Taken => ({ ...bare, item, at })) : [],
+      claim ? evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at })) : [],
     );
     const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
     const far = new Set(
       session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
     );
-    const items = [...seen, ...timed, ...claimed].map((one): Taken => {
+    const items = [...seen, ...timed, ...claimed].map((one): MatchedEvidence => {
       if (days === undefined) return one;
       return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
     });
@@ -259,7 +259,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
       before: started,
       after,
       lnEvidence,
-      taken: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
+      matched: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
       belief: firstUnknowns(after, layout.size),
       evidence: [...seen, ...timed].flatMap(({ item }) => (item.silent ? [] : [item])),
       outcomes: outcomes.slice(0, seen.length + timed.length),

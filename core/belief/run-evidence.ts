@@ -69,12 +69,12 @@ export function runEvidence(
   mixtureOf: Mixtures,
 ): Evidence[] {
   const { runs } = group;
-  const { settings, said } = whatTheClockSays(group, lnDryDensity);
+  const { settings, contrasts } = whatTheClockSays(group, lnDryDensity);
   const [first, ...others] = settings;
   if (!first) return [];
   const lines = others.map((other) => gainLine(present, layout, mixtureOf, first, other));
   const last = runs.at(-1) ?? first;
-  return said.flatMap(({ weights, mean }): Evidence[] => {
+  return contrasts.flatMap(({ weights, mean }): Evidence[] => {
     const leaner = weights.reduce((sum, weight, k) => sum + weight * (lines[k]?.leaner ?? 0), 0);
     const all = weights.reduce((sum, weight, k) => sum + Math.abs(weight) * movedBy(lines[k]), 0);
     // One part leaner and another richer: what they moved counts, not what is left of it.

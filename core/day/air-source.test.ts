@@ -1,4 +1,4 @@
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, at, build } from "../__tests__/entries.ts";
 import type { Entry, ForecastEntry } from "../log/schema.ts";
 import { airSource } from "./air-source.ts";

@@ -1,5 +1,5 @@
-import { advise } from "../advice/advise.ts";
-import { openCase } from "../advice/case.ts";
+import { advise } from "../advice/card/advise.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, at, build, fit, plug } from "../__tests__/entries.ts";
 import type { Entry } from "../log/schema.ts";
 import { adviceAsThen } from "./as-then.ts";

@@ -1,6 +1,6 @@
 /** "As it was then": what this Tamis makes of a log as it stood at a moment, with all that was believed wrongly in it. */
-import { adviseOn, type Advice } from "../advice/advise.ts";
-import { groupOf, openCase, type Case } from "../advice/case.ts";
+import { adviseOn, type Advice } from "../advice/card/advise.ts";
+import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
 import type { Build } from "../log/schema.ts";
 
 export interface AsThen {

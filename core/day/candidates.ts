@@ -1,8 +1,8 @@
 /** A dozen settings at most that a day could be ridden on: the best of its airs, one for all of them, and their mixes. */
 import type { Setting } from "../log/schema.ts";
-import { settingKey, type SettingJudge } from "../advice/judge-setting.ts";
-import { bestAtOneStop, type PlanQuestion } from "../advice/plan.ts";
-import { judgeOver, type Danger } from "../advice/judge-over.ts";
+import { settingKey, type SettingJudge } from "../advice/judge/judge-setting.ts";
+import { bestAtOneStop, type PlanQuestion } from "../advice/plan/plan.ts";
+import { judgeOver, type Danger } from "../advice/judge/judge-over.ts";
 
 const MOST_CANDIDATES = 12;
 

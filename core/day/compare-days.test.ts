@@ -1,4 +1,4 @@
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, build, fit, plug } from "../__tests__/entries.ts";
 import { ZONES } from "../carburettor/zones.ts";
 import type { Entry } from "../log/schema.ts";

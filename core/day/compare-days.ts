@@ -2,8 +2,8 @@
  * Two days side by side, with what sets them apart taken apart: how much of it the air did, how much the parts, and how
  * much is the engine itself, or what has been learnt of it since.
  */
-import { groupOf, openCase, type Case } from "../advice/case.ts";
-import { beliefsOf, settingJudge } from "../advice/judge-setting.ts";
+import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
+import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";
 import type { ReplayMemory } from "../belief/replay.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
 import { dayOf, type AirEntry, type Build, type Entry, type Setting } from "../log/schema.ts";

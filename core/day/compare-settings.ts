@@ -1,6 +1,6 @@
 /** Two settings side by side in the same air, by all that is known of the engine now. */
-import { groupOf, type Case } from "../advice/case.ts";
-import { beliefsOf, settingJudge } from "../advice/judge-setting.ts";
+import { groupOf, type Case } from "../advice/judge/case.ts";
+import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
 import { changedParts } from "../log/settings.ts";
 import { dayOf, type AirEntry, type Setting } from "../log/schema.ts";

@@ -1,6 +1,6 @@
 /** All that the day's screen shows: the plan over its heats, what the air wants in between, and where it is known from. */
-import { groupOf, judgeOf, type Case } from "../advice/case.ts";
-import { unexplainedLean, type UnexplainedLean } from "../advice/unexplained-lean.ts";
+import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
+import { unexplainedLean, type UnexplainedLean } from "../advice/plan/unexplained-lean.ts";
 import { airSource, thinnestWithoutFiles, type AirSource } from "./air-source.ts";
 import { planDay, type DayPlan } from "./plan-day.ts";
 import { wantedOver, type Moment } from "./wanted.ts";

@@ -1,5 +1,5 @@
-import { openCase } from "../advice/case.ts";
-import { judgeOver } from "../advice/judge-over.ts";
+import { openCase } from "../advice/judge/case.ts";
+import { judgeOver } from "../advice/judge/judge-over.ts";
 import { air, at, build, plug } from "../__tests__/entries.ts";
 import { FRAME, judgeWith, PRIOR } from "../__tests__/judged.ts";
 import { aheadOf, airOfWeather, type AirAhead } from "../forecast/air-ahead.ts";

@@ -2,11 +2,11 @@
  * The plan of a day: what is fitted for each heat, so that loss and spanner work over all of them are least. A change
  * comes no sooner than it gains what a reading can show, and what it gains counts for every heat until the next one.
  */
-import { groupOf, type Case } from "../advice/case.ts";
-import { chanceBetter } from "../advice/chances.ts";
-import type { Judged, SettingJudge } from "../advice/judge-setting.ts";
-import { LEAST_EFFECT, workOf } from "../advice/moves.ts";
-import { canBeToldApart, LEAST_CHANCE, LEAST_GAIN, linesOf, type PlanChange } from "../advice/plan.ts";
+import { groupOf, type Case } from "../advice/judge/case.ts";
+import { chanceBetter } from "../advice/judge/chances.ts";
+import type { Judged, SettingJudge } from "../advice/judge/judge-setting.ts";
+import { LEAST_EFFECT, workOf } from "../advice/plan/moves.ts";
+import { canBeToldApart, LEAST_CHANCE, LEAST_GAIN, linesOf, type PlanChange } from "../advice/plan/plan.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
 import { changedParts } from "../log/settings.ts";
 import type { Heat, Setting } from "../log/schema.ts";

@@ -1,8 +1,8 @@
 /** Heats and stretches as the judge is asked about them: every air that may come, with what it may be. */
-import type { Case, Group } from "../advice/case.ts";
-import { judgeOf } from "../advice/case.ts";
-import { judgeOver } from "../advice/judge-over.ts";
-import { questionOf } from "../advice/question.ts";
+import type { Case, Group } from "../advice/judge/case.ts";
+import { judgeOf } from "../advice/judge/case.ts";
+import { judgeOver } from "../advice/judge/judge-over.ts";
+import { questionOf } from "../advice/ride/question.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
 import type { Asked, Stage } from "./candidates.ts";
 

@@ -1,4 +1,4 @@
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, build, plug } from "../__tests__/entries.ts";
 import { PRIOR_SD } from "../belief/unknowns.ts";
 import type { Tone } from "../log/parts.ts";

@@ -1,5 +1,5 @@
 /** How what is believed of an engine, and of the instruments it is looked at with, has moved from day to day. */
-import { groupOf, type Case } from "../advice/case.ts";
+import { groupOf, type Case } from "../advice/judge/case.ts";
 import { beliefOver, placeOfInstrument } from "../belief/layout.ts";
 import { firstUnknowns } from "../belief/stale-air.ts";
 import { UNKNOWNS, type Belief, type Unknown } from "../belief/unknowns.ts";
@@ -39,8 +39,8 @@ export function trendOf(open: Case, carburettor = 0): Trend {
   const { layout } = replayed;
   const cylinders = groupOf(open, carburettor).cylinders.map((cylinder) => cylinder - 1);
   const days = new Map<string, TrendDay>();
-  for (const { taken, after, known } of replayed.sessions) {
-    const at = taken.find((one) => one.at !== undefined)?.at;
+  for (const { matched, after, known } of replayed.sessions) {
+    const at = matched.find((one) => one.at !== undefined)?.at;
     if (at === undefined) continue;
     const joint = firstUnknowns(after, known);
     const engine = beliefOver(joint, cylinders);

@@ -1,9 +1,9 @@
 /** What the air of a day wants of each part, moment by moment: between the sizes there are, with the air's doubt. */
-import { groupOf, judgeOf, type Case } from "../advice/case.ts";
-import type { SettingJudge } from "../advice/judge-setting.ts";
-import { expectedLoss } from "../advice/loss.ts";
-import { RULES } from "../advice/moves.ts";
-import { questionOf } from "../advice/question.ts";
+import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
+import type { SettingJudge } from "../advice/judge/judge-setting.ts";
+import { expectedLoss } from "../advice/judge/loss.ts";
+import { RULES } from "../advice/plan/moves.ts";
+import { questionOf } from "../advice/ride/question.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
 import type { Part } from "../log/parts.ts";
 import type { Setting } from "../log/schema.ts";

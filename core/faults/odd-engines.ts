@@ -5,13 +5,13 @@
 import { UNKNOWNS, UNKNOWNS_EACH, type Unknown } from "../belief/unknowns.ts";
 import type { Layout } from "../belief/layout.ts";
 import { OFFSET_SD } from "../looks/instruments.ts";
-import type { Taken } from "../belief/replay.ts";
+import type { MatchedEvidence } from "../belief/replay.ts";
 import type { FaultSize } from "./fault-kind.ts";
 
 export interface OddCase {
   readonly prior: number;
   readonly size: FaultSize;
-  readonly shareOf: (taken: Taken) => number;
+  readonly shareOf: (matched: MatchedEvidence) => number;
 }
 
 const ODD: readonly { readonly unknown: Unknown; readonly prior: number; readonly sd: number }[] = [
@@ -33,7 +33,7 @@ const ODD_READER_SDS = 2.5;
 export function oddCases({ cylinders, instruments }: Layout): OddCase[] {
   const engines = ODD.map(({ unknown, prior, sd }): OddCase => {
     const place = UNKNOWNS.indexOf(unknown);
-    const shareOf = ({ item: { line } }: Taken) => {
+    const shareOf = ({ item: { line } }: MatchedEvidence) => {
       let share = 0;
       for (let c = 0; c < cylinders; c += 1) share += line.row[c * UNKNOWNS_EACH + place] ?? 0;
       return share;

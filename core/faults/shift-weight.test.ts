@@ -1,10 +1,10 @@
 /** The rank-one step against two other ways: sites that are exactly normal by an integral, and all looks taken anew. */
 import { air, at, build, fitPart, lookWith, plug } from "../__tests__/entries.ts";
-import { replay, type Replayed, type Taken } from "../belief/replay.ts";
+import { replay, type Replayed, type MatchedEvidence } from "../belief/replay.ts";
 import type { Entry } from "../log/schema.ts";
 import { foldPossible } from "../rig/check-log.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { lnTakenAnew } from "./taken-anew.ts";
+import { lnRematched } from "./rematched.ts";
 
 const lambda = (id: string, time: string, zone: "idle" | "mid" | "top", value: number, day?: string): Entry =>
   lookWith(id, time, { type: "lambda", zone, lambda: value, sensor: "inside" }, day);
@@ -21,8 +21,9 @@ const EXACT = replayOf(
   lambda("0004", "09:00", "idle", 1.02, DAY2),
   lambda("0005", "09:30", "top", 0.92, DAY2),
 );
-const atIdle = ({ item, at: when }: Taken): number => (when !== undefined && item.zone === "idle" ? 1 : 0);
-const everywhere = ({ at: when }: Taken): number => (when === undefined ? 0 : 0.5);
+const atIdle = ({ item, at: when }: MatchedEvidence): number =>
+  when !== undefined && item.zone === "idle" ? 1 : 0;
+const everywhere = ({ at: when }: MatchedEvidence): number => (when === undefined ? 0 : 0.5);
 const nowhere = () => 0;
 
 describe("how much better a log is explained by something that is added", () => {
@@ -36,9 +37,9 @@ describe("how much better a log is explained by something that is added", () => 
     ["lean at idle", atIdle, 0.15, 0.05],
     ["rich at idle", atIdle, -0.2, 0.08],
     ["everywhere", everywhere, 0.1, 0.04],
-  ])("is the same with all looks taken anew where every look is exact: %s", (_, share, mean, sd) => {
+  ])("is the same with all looks matched anew where every look is exact: %s", (_, share, mean, sd) => {
     const quick = lnShiftWeight(shiftParabola(EXACT.sessions, share), { mean, sd });
-    const anew = lnTakenAnew(EXACT.sessions, share, nowhere, { mean, sd });
+    const anew = lnRematched(EXACT.sessions, share, nowhere, { mean, sd });
     expect(quick).toBeCloseTo(anew ?? NaN, 8);
     expect(Math.abs(quick)).toBeGreaterThan(0.01);
   });
@@ -48,7 +49,7 @@ describe("how much better a log is explained by something that is added", () => 
     const last = EXACT.sessions.slice(-1);
     expect(last[0]?.after.mean.length).toBe((last[0]?.known ?? 0) + 1);
     expect(lnShiftWeight(shiftParabola(last, atIdle), size)).toBeCloseTo(
-      lnTakenAnew(last, atIdle, nowhere, size) ?? NaN,
+      lnRematched(last, atIdle, nowhere, size) ?? NaN,
       8,
     );
   });
@@ -68,9 +69,9 @@ describe("how much better a log is explained by something that is added", () => 
 
   it("takes what is added besides with it, whatever the size", () => {
     const size = { mean: 0.1, sd: 0.05 };
-    const fixed = ({ item }: Taken) => (item.zone === "top" ? -0.03 : 0);
+    const fixed = ({ item }: MatchedEvidence) => (item.zone === "top" ? -0.03 : 0);
     const quick = lnShiftsWeight(EXACT.sessions, atIdle, fixed, size);
-    expect(quick).toBeCloseTo(lnTakenAnew(EXACT.sessions, atIdle, fixed, size) ?? NaN, 8);
+    expect(quick).toBeCloseTo(lnRematched(EXACT.sessions, atIdle, fixed, size) ?? NaN, 8);
     expect(lnShiftsWeight(EXACT.sessions, atIdle, nowhere, size)).toBe(
       lnShiftWeight(shiftParabola(EXACT.sessions, atIdle), size),
     );
@@ -84,7 +85,7 @@ describe("how much better a log is explained by something that is added", () => 
     );
     const size = { mean: 0.12, sd: 0.04 };
     const quick = lnShiftWeight(shiftParabola(plugs.sessions, atIdle), size);
-    const anew = lnTakenAnew(plugs.sessions, atIdle, nowhere, size) ?? NaN;
+    const anew = lnRematched(plugs.sessions, atIdle, nowhere, size) ?? NaN;
     expect(anew).toBeGreaterThan(0.5);
     expect(Math.abs(quick - anew)).toBeLessThan(0.5);
   });
@@ -97,7 +98,7 @@ describe("how much better a log is explained by something that is added", () => 
         ...days.map((day, i) => lambda(`day-${i}`, "10:00", "idle", 0.9, day)),
       ]),
     );
-    expect(lnTakenAnew(long.sessions, atIdle, nowhere, { mean: 0.1, sd: 0.05 })).toBeUndefined();
+    expect(lnRematched(long.sessions, atIdle, nowhere, { mean: 0.1, sd: 0.05 })).toBeUndefined();
     expect(lnShiftWeight(shiftParabola(long.sessions, atIdle), { mean: 0.1, sd: 0.05 })).toBeLessThan(0);
   });
 });

@@ -6,25 +6,28 @@
  * Source: Gaussian conditioning, e.g. Rasmussen & Williams, "Gaussian Processes for Machine Learning" (2006),
  * appendix A.2; tested against taking all looks anew with the size as an unknown of its own.
  */
-import type { ReplayedSession, Taken } from "../belief/replay.ts";
+import type { ReplayedSession, MatchedEvidence } from "../belief/replay.ts";
 import { lnSiteMass, type Site } from "../belief/site.ts";
 import { dot, times } from "../numbers/linear.ts";
 import type { FaultSize } from "./fault-kind.ts";
 
 /** @returns the parabola of ln evidence over the size, + nothing at 0 */
-export function shiftParabola(sessions: readonly ReplayedSession[], shareOf: (taken: Taken) => number): Site {
+export function shiftParabola(
+  sessions: readonly ReplayedSession[],
+  shareOf: (matched: MatchedEvidence) => number,
+): Site {
   let [pull, precision] = [0, 0];
   const known = sessions[0]?.known ?? 0;
   /** how far the mean of what is believed goes with the size */
   let lean: Float64Array | undefined;
-  for (const { after, taken } of sessions) {
-    const shares = taken.map(shareOf);
+  for (const { after, matched } of sessions) {
+    const shares = matched.map(shareOf);
     if (!lean && shares.every((share) => share === 0)) continue;
     const size = after.mean.length;
     const before = new Float64Array(size);
     if (lean) before.set(lean.subarray(0, known));
     const weighed = new Float64Array(size);
-    taken.forEach(({ item: { line }, site }, i) => {
+    matched.forEach(({ item: { line }, site }, i) => {
       const moved = (shares[i] ?? 0) + (lean ? dot(before, line.row) : 0);
       if (moved === 0) return;
       pull += moved * (site.pull - site.precision * dot(line.row, after.mean));
@@ -54,15 +57,15 @@ export function lnShiftWeight({ pull, precision }: Site, { mean, sd }: FaultSize
  */
 export function lnShiftsWeight(
   sessions: readonly ReplayedSession[],
-  shareOf: (taken: Taken) => number,
-  fixed: (taken: Taken) => number,
+  shareOf: (matched: MatchedEvidence) => number,
+  fixed: (matched: MatchedEvidence) => number,
   size: FaultSize,
 ): number {
   const one = shiftParabola(sessions, shareOf);
   const other = shiftParabola(sessions, fixed);
   if (other.pull === 0 && other.precision === 0) return lnShiftWeight(one, size);
   // The curvature of a sum is that of both and twice what they share.
-  const both = shiftParabola(sessions, (taken) => shareOf(taken) + fixed(taken));
+  const both = shiftParabola(sessions, (matched) => shareOf(matched) + fixed(matched));
   const shared = (both.precision - one.precision - other.precision) / 2;
   const alone = other.pull - other.precision / 2;
   return alone + lnShiftWeight({ pull: one.pull - shared, precision: one.precision }, size);

@@ -2,7 +2,7 @@
 import { TWIN } from "../../demo/other-rigs.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { air, at, build, fitPart, lookWith, plug, twin } from "../__tests__/entries.ts";
-import { advise } from "../advice/advise.ts";
+import { advise } from "../advice/card/advise.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import { FAULT_NAMES, reopenedByMending } from "../log/fault-names.ts";
 import { QUESTION_NAMES, type QuestionName } from "../log/question-names.ts";

@@ -10,7 +10,7 @@ import type { CheckName } from "../log/walk-round-names.ts";
 import type { SeenChange } from "./changes.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
-import { saidLately, type Reason } from "./told.ts";
+import { recentReports, type Reason } from "./likelihood-ratios.ts";
 import { Weighing, type Weighed } from "./weighing.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
@@ -114,7 +114,7 @@ export function suspicion(present: Present, replayed: Replayed): Suspicion {
     { chance: jetting, answers: {} },
     ...each.map(({ kind, chance }) => ({ chance, answers: kind.answers })),
   ];
-  const lately = saidLately(present, -Infinity);
+  const lately = recentReports(present, -Infinity);
   const asks = lately.symptoms.size > 0 || (suspects[0]?.chance ?? 0) >= WORTH_ASKING_ABOUT;
   const question = asks ? bestQuestion(hypotheses, lately, present) : undefined;
   return { suspects, jetting, question };

@@ -1,5 +1,5 @@
 /** Every fault weighed by the evidence of one rig's log: looks, symptoms, answers, plugs, the walk-round. */
-import type { Replayed, ReplayedSession, Taken } from "../belief/replay.ts";
+import type { Replayed, ReplayedSession, MatchedEvidence } from "../belief/replay.ts";
 import type { LookOutcome } from "../belief/update.ts";
 import type { Present } from "../log/present.ts";
 import type { CheckEntry } from "../log/schema.ts";
@@ -8,16 +8,16 @@ import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";
 import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
 import { oddCases } from "./odd-engines.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { alsoMade, lnTakenAnew, MOST_DAYS } from "./taken-anew.ts";
+import { alsoMade, lnRematched, MOST_DAYS } from "./rematched.ts";
 import {
   checksMade,
-  reasonsTold,
-  saidLately,
+  reportedReasons,
+  recentReports,
   sinceWhen,
   thisSeason,
-  type Lately,
+  type RecentReports,
   type Reason,
-} from "./told.ts";
+} from "./likelihood-ratios.ts";
 
 /** What all else had hardly led to expect is still this likely: hands and engines differ. */
 const LEAST_EXPECTED = 0.02;
@@ -71,9 +71,9 @@ function unlessImpossible(work: () => number | undefined): number | undefined {
 }
 
 const figuresOnly =
-  (share: (taken: Taken) => number) =>
-  (taken: Taken): number =>
-    taken.look?.entry.reading.type === "symptom" ? 0 : share(taken);
+  (share: (matched: MatchedEvidence) => number) =>
+  (matched: MatchedEvidence): number =>
+    matched.look?.entry.reading.type === "symptom" ? 0 : share(matched);
 
 /** What was there longer ago is in the belief: a fault is asked of the last days that were looked on. */
 const recent = (sessions: readonly ReplayedSession[]): readonly ReplayedSession[] =>
@@ -82,14 +82,14 @@ const recent = (sessions: readonly ReplayedSession[]): readonly ReplayedSession[
 /** Everything about one rig that its faults are weighed by. */
 export class Weighing {
   private readonly changes: readonly { readonly change: SeenChange; readonly instant: number }[];
-  private readonly didTo: (taken: Taken, zone: Zone, change: SeenChange) => number;
+  private readonly didTo: (matched: MatchedEvidence, zone: Zone, change: SeenChange) => number;
   private readonly days: readonly number[];
-  private readonly symptomLooks: ReadonlyMap<string, Taken & { readonly outcome: LookOutcome }>;
+  private readonly symptomLooks: ReadonlyMap<string, MatchedEvidence & { readonly outcome: LookOutcome }>;
   private readonly present: Present;
   private readonly replayed: Replayed;
   private readonly sessions: readonly ReplayedSession[];
   private readonly checks: readonly CheckEntry[];
-  private readonly said = new Map<number, Lately>();
+  private readonly said = new Map<number, RecentReports>();
   constructor(present: Present, replayed: Replayed) {
     this.present = present;
     this.replayed = replayed;
@@ -97,17 +97,17 @@ export class Weighing {
     this.checks = checksMade(present);
     this.changes = changesOf(present).map((change) => ({ change, instant: Date.parse(change.at) }));
     const effect = effectOfChanges(replayed.mixtureOf);
-    const known = new Map<Taken, Map<SeenChange, number>>();
-    this.didTo = (taken, zone, change) => {
-      if (!taken.look) return 0;
-      const of = known.get(taken) ?? new Map<SeenChange, number>();
-      known.set(taken, of);
-      const did = of.get(change) ?? effect(taken.look, zone, change);
+    const known = new Map<MatchedEvidence, Map<SeenChange, number>>();
+    this.didTo = (matched, zone, change) => {
+      if (!matched.look) return 0;
+      const of = known.get(matched) ?? new Map<SeenChange, number>();
+      known.set(matched, of);
+      const did = of.get(change) ?? effect(matched.look, zone, change);
       of.set(change, did);
       return did;
     };
-    const symptoms = replayed.sessions.flatMap(({ taken }) =>
-      taken.filter(({ look }) => look?.entry.reading.type === "symptom"),
+    const symptoms = replayed.sessions.flatMap(({ matched }) =>
+      matched.filter(({ look }) => look?.entry.reading.type === "symptom"),
     );
     const outcomes = new Map(
       symptoms.length === 0 ? [] : replayed.outcomes.map((outcome) => [outcome.lookId, outcome]),
@@ -118,8 +118,8 @@ export class Weighing {
         return outcome ? [[one.item.lookId, { ...one, outcome }] as const] : [];
       }),
     );
-    const starts = this.sessions.flatMap(({ taken }) => {
-      const at = taken[0]?.at;
+    const starts = this.sessions.flatMap(({ matched }) => {
+      const at = matched[0]?.at;
       return at === undefined ? [] : [Date.parse(at)];
     });
     // The first of them is as good as "before all".
@@ -132,42 +132,42 @@ export class Weighing {
     return this.changes.slice(first).map(({ change }) => change);
   }
 
-  private saidSince(since: number): Lately {
-    const known = this.said.get(since) ?? saidLately(this.present, since);
+  private saidSince(since: number): RecentReports {
+    const known = this.said.get(since) ?? recentReports(this.present, since);
     this.said.set(since, known);
     return known;
   }
 
   /** @returns a share as it counts for what was taken: only once it may have begun */
-  private counted(shareOf: (seen: Seen) => number, from: number): (taken: Taken) => number {
-    return (taken) => {
-      const { at } = taken;
-      return at === undefined || Date.parse(at) < from ? 0 : shareOf(this.seen(taken, at));
+  private counted(shareOf: (seen: Seen) => number, from: number): (matched: MatchedEvidence) => number {
+    return (matched) => {
+      const { at } = matched;
+      return at === undefined || Date.parse(at) < from ? 0 : shareOf(this.seen(matched, at));
     };
   }
 
-  private seen(taken: Taken, at: string): Seen {
-    const { item, look } = taken;
+  private seen(matched: MatchedEvidence, at: string): Seen {
+    const { item, look } = matched;
     return {
       at,
       zone: item.zone,
       type: look?.entry.reading.type,
       cylinder: look?.entry.cylinder,
-      didTo: (change) => this.didTo(taken, item.zone, change),
+      didTo: (change) => this.didTo(matched, item.zone, change),
     };
   }
 
   /** Symptoms that a fault makes, or that its mixture makes likelier than it is without. */
-  private symptoms(kind: FaultKind, { shareOf, size }: FaultCase, lately: Lately): Reason[] {
+  private symptoms(kind: FaultKind, { shareOf, size }: FaultCase, lately: RecentReports): Reason[] {
     return [...lately.symptoms].flatMap(([symptom, lookId]): Reason[] => {
-      const taken = this.symptomLooks.get(lookId);
-      const at = taken?.at;
-      if (!taken || at === undefined) return [];
-      const { expected, expectedSd, tail } = taken.outcome;
-      const share = shareOf(this.seen(taken, at));
+      const matched = this.symptomLooks.get(lookId);
+      const at = matched?.at;
+      if (!matched || at === undefined) return [];
+      const { expected, expectedSd, tail } = matched.outcome;
+      const share = shareOf(this.seen(matched, at));
       const made = kind.makes[symptom] ?? 0;
       if (share === 0 && made === 0) return [];
-      const shifted = taken.item.likelihood.tail(
+      const shifted = matched.item.likelihood.tail(
         expected + share * size.mean,
         expectedSd ** 2 + (share * size.sd) ** 2,
       );
@@ -187,15 +187,15 @@ export class Weighing {
   /** @returns what is likely weighed again with all looks taken anew */
   again(one: Weighed): Weighed {
     const { best, each, kind } = one;
-    const made = (taken: Taken) => {
-      const reading = taken.look?.entry.reading;
-      if (taken.at === undefined || Date.parse(taken.at) < thisSeason(this.present)) return 0;
+    const made = (matched: MatchedEvidence) => {
+      const reading = matched.look?.entry.reading;
+      if (matched.at === undefined || Date.parse(matched.at) < thisSeason(this.present)) return 0;
       return reading?.type === "symptom" ? (kind.makes[reading.symptom] ?? 0) : 0;
     };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
     const looks = unlessImpossible(() =>
-      lnTakenAnew(this.sessions, this.counted(best.one.shareOf, best.from), fixed, best.one.size, (taken) =>
-        alsoMade(taken.item.likelihood, made(taken)),
+      lnRematched(this.sessions, this.counted(best.one.shareOf, best.from), fixed, best.one.size, (matched) =>
+        alsoMade(matched.item.likelihood, made(matched)),
       ),
     );
     if (looks === undefined || !Number.isFinite(looks)) return one;
@@ -224,7 +224,7 @@ export class Weighing {
         return {
           one,
           from,
-          reasons: [...symptoms, ...reasonsTold(kind, present, lately, told)],
+          reasons: [...symptoms, ...reportedReasons(kind, present, lately, told)],
           figures,
           seen: symptoms.reduce((sum, { weight }) => sum + weight, figures),
         };

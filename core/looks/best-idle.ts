@@ -37,7 +37,7 @@ function aim(
 }
 
 export const BEST_IDLE: LookKind<"bestIdle"> = {
-  said: (reading, context) => {
+  observe: (reading, context) => {
     const { line, perTurn } = aim(reading, context);
     return [
       { zone: "idle", line, likelihood: bestIdleLikelihood(Math.max(1e-4, perTurn * reading.sdTurns)) },

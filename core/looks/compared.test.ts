@@ -1,6 +1,6 @@
 import { seededRandom } from "../numbers/random.ts";
 import { air, at, build, fit, lookWith } from "../__tests__/entries.ts";
-import { advise } from "../advice/advise.ts";
+import { advise } from "../advice/card/advise.ts";
 import { fold } from "../log/fold.ts";
 import type { Entry } from "../log/schema.ts";
 import { VERDICTS, type ComparedVerdict } from "../log/parts.ts";

@@ -60,11 +60,13 @@ export function comparedLikelihood(
 
 /** Speaks of the error halfway between before and after; where nothing was changed it says nothing. */
 export const COMPARED: LookKind<"compared"> = {
-  said: ({ zone, verdict }, { mixtureOf, setting, before }) => {
+  observe: ({ zone, verdict }, { mixtureOf, setting, before }) => {
     const [was, is] = [mixtureOf(before)[zone], mixtureOf(setting)[zone]];
     const by = is.shift - was.shift;
-    const said = (moved: number) => comparedLikelihood(verdict, moved);
-    return [{ zone, line: blendLines(was, is, 0.5), likelihood: said(by), moved: { by, said } }];
+    const likelihoodOf = (moved: number) => comparedLikelihood(verdict, moved);
+    return [
+      { zone, line: blendLines(was, is, 0.5), likelihood: likelihoodOf(by), moved: { by, likelihoodOf } },
+    ];
   },
   next: {
     how: "timedPair",

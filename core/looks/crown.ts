@@ -6,7 +6,7 @@ import { threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";
 const STEPS: Readonly<Record<Crown, Step>> = { dry: "lean", island: "right", washed: "rich" };
 
 export const CROWN: LookKind<"crown"> = {
-  said: ({ zone, crown }, { mixtureOf, setting }) => [
+  observe: ({ zone, crown }, { mixtureOf, setting }) => [
     { zone, line: mixtureOf(setting)[zone], likelihood: threeStepLikelihood(STEPS[crown], WITNESS_SD) },
   ],
   instrument: "reader",

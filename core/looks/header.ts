@@ -6,7 +6,7 @@ import { threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";
 const STEPS: Readonly<Record<HeaderColour, Step>> = { pale: "lean", tan: "right", black: "rich" };
 
 export const HEADER: LookKind<"header"> = {
-  said: ({ zone, colour }, { mixtureOf, setting }) => [
+  observe: ({ zone, colour }, { mixtureOf, setting }) => [
     { zone, line: mixtureOf(setting)[zone], likelihood: threeStepLikelihood(STEPS[colour], WITNESS_SD) },
   ],
   instrument: "reader",

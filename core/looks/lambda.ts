@@ -34,7 +34,7 @@ export function loggedSd(sd: number, { seconds, spread }: { seconds: number; spr
 }
 
 export const LAMBDA: LookKind<"lambda"> = {
-  said: ({ zone, lambda, sensor, logged }, { build, mixtureOf, setting }) => {
+  observe: ({ zone, lambda, sensor, logged }, { build, mixtureOf, setting }) => {
     const sd = logged ? loggedSd(SENSOR_SD[sensor], logged) : SENSOR_SD[sensor];
     const likelihood = lambdaLikelihood(lambda, build.targetLambda[zone], sd);
     return [{ zone, line: mixtureOf(setting)[zone], likelihood }];

@@ -10,12 +10,12 @@ import type { Likelihood } from "./likelihood.ts";
 import type { Line, ZoneMixture } from "./line.ts";
 
 /** What a look says along one line. */
-export interface Said {
+export interface Observation {
   readonly zone: Zone;
   readonly line: Line;
   readonly likelihood: Likelihood;
   /** of two settings: how far the mixture moved here, and what is said of a move of that size */
-  readonly moved?: { readonly by: number; readonly said: (by: number) => Likelihood };
+  readonly moved?: { readonly by: number; readonly likelihoodOf: (by: number) => Likelihood };
   /** weighs nothing by itself; it is drawn nowhere */
   readonly silent?: true;
 }
@@ -64,7 +64,7 @@ export interface NextLook {
 
 export interface LookKind<T extends Reading["type"]> {
   /** @returns what it says, one item a zone it speaks of */
-  readonly said: (reading: ReadingOf<T>, context: LookContext) => readonly Said[];
+  readonly observe: (reading: ReadingOf<T>, context: LookContext) => readonly Observation[];
   /** whose error it shares; nothing where each is its own */
   readonly instrument?: InstrumentKind;
   readonly next?: NextLook;

@@ -5,7 +5,7 @@ import { TONES } from "../log/parts.ts";
 import type { ScrewSchool } from "../log/schools.ts";
 import type { Reading } from "../log/schema.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
-import { instrumentOf, whatIsSaid } from "./registry.ts";
+import { instrumentOf, observationsOf } from "./registry.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import { lambdaLikelihood } from "./lambda.ts";
 import { zoneMixture } from "../belief/mixture.ts";
@@ -89,7 +89,7 @@ describe("from a look to evidence", () => {
   const mixtureOf = zoneMixture(FRAME, ENDURO_BUILD, FRAME.air);
   const mixture = mixtureOf(setting);
   const allSaid = (reading: Reading, fuel = ENDURO_BUILD.fuel, screwSchool: ScrewSchool = "middle") =>
-    whatIsSaid(reading, {
+    observationsOf(reading, {
       build: { ...ENDURO_BUILD, fuel },
       mixtureOf,
       setting,
@@ -163,7 +163,7 @@ describe("a ride report", () => {
 
   it("says of each zone that was used what was felt there, by one instrument: the same hand", () => {
     const report: Reading = { type: "rideReport", felt: { idle: "clean", top: "lean" } };
-    const said = whatIsSaid(report, context);
+    const said = observationsOf(report, context);
     expect(said.map(({ zone }) => zone)).toEqual(["idle", "top"]);
     expect(said[1]?.likelihood.log(0.08)).toBeGreaterThan(said[1]?.likelihood.log(-0.08) ?? NaN);
     expect(said[0]?.likelihood.reads).toBe(0);
@@ -173,7 +173,9 @@ describe("a ride report", () => {
 
   it("changes its words at five per cent either side, blurred by six", () => {
     const chance = (felt: "rich" | "clean" | "lean", e: number) =>
-      Math.exp(whatIsSaid({ type: "rideReport", felt: { mid: felt } }, context)[0]?.likelihood.log(e) ?? NaN);
+      Math.exp(
+        observationsOf({ type: "rideReport", felt: { mid: felt } }, context)[0]?.likelihood.log(e) ?? NaN,
+      );
     for (const e of [-0.1, 0, 0.04])
       expect(chance("rich", e) + chance("clean", e) + chance("lean", e)).toBeCloseTo(1, 9);
     expect(chance("lean", 0.05)).toBeCloseTo(0.5, 12);
@@ -196,8 +198,8 @@ describe("the school of the mixture screw", () => {
     points,
   };
   const rightAt = (screwSchool: ScrewSchool) =>
-    whatIsSaid(reading, { build: ENDURO_BUILD, mixtureOf, setting, before: setting, screwSchool })[0]?.line
-      .shift;
+    observationsOf(reading, { build: ENDURO_BUILD, mixtureOf, setting, before: setting, screwSchool })[0]
+      ?.line.shift;
   const at = (screwTurns: number) => mixtureOf({ ...setting, screwTurns }).idle.shift;
 
   it("moves where the idle is on its target: the crest, or an eighth of a turn richer", () => {
@@ -233,7 +235,7 @@ describe("a symptom", () => {
   it("becomes evidence in the zone it was felt in", () => {
     const setting = settingFromLog(ENDURO_BUILD.baseline.setting);
     const mixtureOf = zoneMixture(FRAME, ENDURO_BUILD, FRAME.air);
-    const [said] = whatIsSaid(
+    const [said] = observationsOf(
       { type: "symptom", zone: "low", symptom: "bogs" },
       { build: ENDURO_BUILD, mixtureOf, setting, before: setting, screwSchool: "middle" },
     );

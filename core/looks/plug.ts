@@ -61,7 +61,7 @@ const TONE_BAND_SD = 0.06 / Math.sqrt(12);
 const MINUTES: PerZone<number> = { idle: 8, low: 10, mid: 10, top: 8 };
 
 export const PLUG: LookKind<"plug"> = {
-  said: (reading, { build, mixtureOf, setting }) => {
+  observe: (reading, { build, mixtureOf, setting }) => {
     const at = mixtureOf(setting);
     return [
       {

@@ -6,7 +6,7 @@ import { CROWN } from "./crown.ts";
 import { HEADER } from "./header.ts";
 import type { Instrument } from "./instruments.ts";
 import { LAMBDA } from "./lambda.ts";
-import type { LookContext, LookKind, NextLook, Said } from "./look-kind.ts";
+import type { LookContext, LookKind, NextLook, Observation } from "./look-kind.ts";
 import { PLUG } from "./plug.ts";
 import { RIDE_REPORT } from "./ride-report.ts";
 import { SYMPTOM } from "./symptom.ts";
@@ -25,9 +25,9 @@ const KINDS: { readonly [T in Reading["type"]]: LookKind<T> } = {
 };
 
 /** @returns what a look says, one item a zone it speaks of */
-export function whatIsSaid(reading: Reading, context: LookContext): readonly Said[] {
+export function observationsOf(reading: Reading, context: LookContext): readonly Observation[] {
   const kind = KINDS[reading.type] as LookKind<typeof reading.type>;
-  return kind.said(reading, context);
+  return kind.observe(reading, context);
 }
 
 /** @returns the instrument whose error a look shares with others; nothing where it shares none */

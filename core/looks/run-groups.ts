@@ -116,7 +116,7 @@ const HOUR_MS = 3_600_000;
 export function whatTheClockSays(
   { runs }: RunGroup,
   lnAir: (run: SeenRun) => number,
-): { readonly settings: readonly SeenRun[]; readonly said: readonly Contrast[] } {
+): { readonly settings: readonly SeenRun[]; readonly contrasts: readonly Contrast[] } {
   const keys = [...new Set(runs.map(settingsKey))];
   const settings = keys.flatMap((key) => runs.find((run) => settingsKey(run) === key) ?? []);
   const began = Date.parse(runs[0]?.entry.at ?? "");
@@ -127,5 +127,5 @@ export function whatTheClockSays(
   }));
   // That runs agree better than what took them can is luck.
   const scatter = Math.max(LEAST_SCATTER, pooledScatter(told, USUAL_SCATTER), ...runs.map(receiverError));
-  return { settings, said: contrasts(told, scatter, DRIFT_AN_HOUR) };
+  return { settings, contrasts: contrasts(told, scatter, DRIFT_AN_HOUR) };
 }

@@ -36,7 +36,7 @@ export function symptomLikelihood(symptom: Symptom): Likelihood {
 }
 
 export const SYMPTOM: LookKind<"symptom"> = {
-  said: ({ zone, symptom }, { mixtureOf, setting }) => [
+  observe: ({ zone, symptom }, { mixtureOf, setting }) => [
     { zone, line: mixtureOf(setting)[zone], likelihood: symptomLikelihood(symptom) },
   ],
 };

@@ -73,7 +73,7 @@ function zonesWithTarget({ heat }: Build): readonly Zone[] {
 }
 
 export const TEMPERATURE: LookKind<"temperature"> = {
-  said: (reading, { build, mixtureOf, setting, heatSlope, warmerK }) => {
+  observe: (reading, { build, mixtureOf, setting, heatSlope, warmerK }) => {
     const { zone } = reading;
     const line = mixtureOf(setting)[zone];
     const target = heatTargetOf(reading, build);

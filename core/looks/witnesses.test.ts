@@ -1,8 +1,8 @@
 /** Evidence that is neither a tone nor a λ: each against brute force, and what it does to the advice. */
 import { seededRandom } from "../numbers/random.ts";
 import { air, build, fit, lookWith, at, plug } from "../__tests__/entries.ts";
-import { advise } from "../advice/advise.ts";
-import { openCase } from "../advice/case.ts";
+import { advise } from "../advice/card/advise.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { update } from "../belief/update.ts";
 import { SYMPTOM_NAMES } from "../log/symptom-names.ts";
 import type { Build, Entry, Reading } from "../log/schema.ts";

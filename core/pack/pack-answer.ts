@@ -1,6 +1,6 @@
 /** The pack list of an event or a range of air, and a year's air at a place with the jets that it asks for. */
 import type { HumidAir } from "../air/humid-air.ts";
-import type { Case } from "../advice/case.ts";
+import type { Case } from "../advice/judge/case.ts";
 import { airSource, airsRead } from "../day/air-source.ts";
 import { placeKey } from "../log/day-schema.ts";
 import { seededRandom } from "../numbers/random.ts";

@@ -3,15 +3,15 @@
  * best, draw by draw. A size that is seldom wanted stays at home; one that is missing and often wanted is bought.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import { groupOf, judgeOf, type Case, type Group } from "../advice/case.ts";
-import { drawnFrom } from "../advice/chances.ts";
-import { lockedParts } from "../advice/choices.ts";
-import { plainSizes, stepOf } from "../advice/jet-steps.ts";
-import { TOLERANCE } from "../advice/judge-setting.ts";
-import { LOSS, zoneWeights } from "../advice/loss.ts";
-import { workOf } from "../advice/moves.ts";
-import { questionOf } from "../advice/question.ts";
-import { shopSizes } from "../advice/to-buy.ts";
+import { groupOf, judgeOf, type Case, type Group } from "../advice/judge/case.ts";
+import { drawnFrom } from "../advice/judge/chances.ts";
+import { lockedParts } from "../advice/plan/choices.ts";
+import { plainSizes, stepOf } from "../advice/parts/jet-steps.ts";
+import { TOLERANCE } from "../advice/judge/judge-setting.ts";
+import { LOSS, zoneWeights } from "../advice/judge/loss.ts";
+import { workOf } from "../advice/plan/moves.ts";
+import { questionOf } from "../advice/ride/question.ts";
+import { shopSizes } from "../advice/parts/to-buy.ts";
 import { mixtureIn } from "../belief/mixture.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import type { Line } from "../looks/line.ts";

@@ -1,4 +1,4 @@
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, build, plug } from "../__tests__/entries.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { airAhead } from "../forecast/air-ahead.ts";

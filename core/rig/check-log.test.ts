@@ -1,5 +1,5 @@
 /** No entry may brick a rig: each of these once left Today blank. */
-import { advise } from "../advice/advise.ts";
+import { advise } from "../advice/card/advise.ts";
 import { air, at, build, fit, fitPart, look, lookWith, strike } from "../__tests__/entries.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { readLogFile } from "../log/read-file.ts";

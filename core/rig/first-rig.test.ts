@@ -1,5 +1,5 @@
 import { humidAir } from "../air/humid-air.ts";
-import { advise } from "../advice/advise.ts";
+import { advise } from "../advice/card/advise.ts";
 import { at } from "../__tests__/entries.ts";
 import { ASSUMED_DOUBT } from "./assumed.ts";
 import { checkBuild } from "./check-build.ts";

@@ -5,8 +5,8 @@
  */
 import { runs } from "../__tests__/long.ts";
 import { air, at, build, lookWith } from "../__tests__/entries.ts";
-import { adviseOn } from "../advice/advise.ts";
-import { airOf, groupOf, judgeOf, openCase } from "../advice/case.ts";
+import { adviseOn } from "../advice/card/advise.ts";
+import { airOf, groupOf, judgeOf, openCase } from "../advice/judge/case.ts";
 import { airSource } from "../day/air-source.ts";
 import { dayAnswer } from "../day/day-answer.ts";
 import { seededRandom } from "../numbers/random.ts";

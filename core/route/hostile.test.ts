@@ -1,6 +1,6 @@
 /** Days to come as no service and no receiver would tell them, but as a file may: whatever the schema lets in is answered. */
 import fc from "fast-check";
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, at, build, twin } from "../__tests__/entries.ts";
 import { dayAnswer } from "../day/day-answer.ts";
 import { ForecastEntry, HeatsEntry, RouteEntry, type Entry } from "../log/schema.ts";

@@ -2,12 +2,12 @@
  * One setting for a whole climb, and where to stop and change if one will not do. The way is cut into stretches of equal
  * time; each is asked at its bottom, middle and top, and no height of it may be past the lean limit.
  */
-import { groupOf, judgeOf, type Case } from "../advice/case.ts";
-import { judgeOver } from "../advice/judge-over.ts";
-import type { Judged } from "../advice/judge-setting.ts";
-import { planStop, type PlanChange } from "../advice/plan.ts";
-import { questionOf } from "../advice/question.ts";
-import { stripCurve, type StripPoint } from "../advice/strip-curve.ts";
+import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
+import { judgeOver } from "../advice/judge/judge-over.ts";
+import type { Judged } from "../advice/judge/judge-setting.ts";
+import { planStop, type PlanChange } from "../advice/plan/plan.ts";
+import { questionOf } from "../advice/ride/question.ts";
+import { stripCurve, type StripPoint } from "../advice/judge/strip-curve.ts";
 import { candidates, overAll, type Stage } from "../day/candidates.ts";
 import { changesBetween, pathOver } from "../day/plan-day.ts";
 import { askedOf } from "../day/stages.ts";

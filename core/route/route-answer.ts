@@ -1,6 +1,6 @@
 /** All that the route's screen shows of one way. */
-import { groupOf, judgeOf, type Case } from "../advice/case.ts";
-import { unexplainedLean, type UnexplainedLean } from "../advice/unexplained-lean.ts";
+import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
+import { unexplainedLean, type UnexplainedLean } from "../advice/plan/unexplained-lean.ts";
 import { airSource, airsRead, thinnestWithoutFiles, type AirSource } from "../day/air-source.ts";
 import type { Present } from "../log/present.ts";
 import type { RouteEntry } from "../log/schema.ts";

@@ -1,4 +1,4 @@
-import { openCase } from "../advice/case.ts";
+import { openCase } from "../advice/judge/case.ts";
 import { air, at, build, plug } from "../__tests__/entries.ts";
 import { heldAir } from "../forecast/air-ahead.ts";
 import { seededRandom } from "../numbers/random.ts";

@@ -6,7 +6,7 @@ import { judgePilot } from "../idle/verdict.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import { startingBuild } from "../rig/starting-builds.ts";
-import { screwWindow } from "../advice/choices.ts";
+import { screwWindow } from "../advice/plan/choices.ts";
 import { idleShare, readIdle } from "./idle-bench.ts";
 
 const AIR_SCREW = startingBuild("twoStrokeBike");

@@ -10,7 +10,7 @@ import type { Build, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
 import type { Random } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
-import { residualShares } from "../advice/strip-curve.ts";
+import { residualShares } from "../advice/judge/strip-curve.ts";
 import { SIMULATED_MARK } from "../logger/sniff.ts";
 import { requireRange } from "../units/guard.ts";
 import type { HiddenEngine } from "./hidden-engine.ts";

@@ -2,7 +2,7 @@
 import { correctedJetNumber } from "../carburettor/jet.ts";
 import { boxJets } from "../rig/box.ts";
 import { numberingFromLog } from "../rig/from-build.ts";
-import { screwWindow } from "../advice/choices.ts";
+import { screwWindow } from "../advice/plan/choices.ts";
 import { toneCentre } from "../looks/plug-tone.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import type { Bench, Outcome } from "./trial.ts";

@@ -1,9 +1,9 @@
 /** One tuner with one engine, from the first air to the last change: what is spent, how close it comes. */
 import type { AirState, HumidAir } from "../air/humid-air.ts";
 import type { PerZone, Zone } from "../carburettor/zones.ts";
-import { advise, type Advice } from "../advice/advise.ts";
-import { choices } from "../advice/choices.ts";
-import { TOLERANCE, type ReachedZone } from "../advice/judge-setting.ts";
+import { advise, type Advice } from "../advice/card/advise.ts";
+import { choices } from "../advice/plan/choices.ts";
+import { TOLERANCE, type ReachedZone } from "../advice/judge/judge-setting.ts";
 import { fold } from "../log/fold.ts";
 import type { BenchPart } from "../log/part-schema.ts";
 import { fitPart } from "../rig/bench-part.ts";

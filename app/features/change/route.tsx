@@ -3,7 +3,7 @@ import { Form, redirect, useActionData, useNavigation, useSearchParams } from "r
 import type { Route } from "./+types/route";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
-import { choices } from "#core/advice/choices.ts";
+import { choices } from "#core/advice/plan/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { changeForm } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";

@@ -2,7 +2,7 @@ import clsx from "clsx";
 import css from "./cylinders.module.css";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { zonesOf } from "#core/log/readings/reading.ts";
-import type { CylinderReport } from "#core/advice/departures.ts";
+import type { CylinderReport } from "#core/advice/judge/departures.ts";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { mixtureWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
 import { data, Link, useRevalidator } from "react-router";
 import type { Route } from "./+types/route";
-import type { Distribution } from "#core/advice/cylinders.ts";
-import type { Outlier } from "#core/advice/departures.ts";
-import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/cylinder-schools.ts";
+import type { Distribution } from "#core/advice/card/cylinders.ts";
+import type { Outlier } from "#core/advice/judge/departures.ts";
+import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/plan/cylinder-schools.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
 import { DistributionTable } from "./DistributionTable.tsx";

@@ -1,6 +1,6 @@
 import ICAL from "ical.js";
 import { air, at, build, plug } from "../../../core/__tests__/entries.ts";
-import { openCase } from "#core/advice/case.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import { dayAnswer } from "#core/day/day-answer.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { RIG, answerOf, freshRig, logged, refusal, sent } from "#app/testing/rig.ts";

@@ -2,10 +2,10 @@
 import type { AirSource } from "#core/day/air-source.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
-import { LEAST_GAIN } from "#core/advice/plan.ts";
+import { LEAST_GAIN } from "#core/advice/plan/plan.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { lossAsError } from "#app/vocabulary/changes.ts";
-import type { UnexplainedLean } from "#core/advice/unexplained-lean.ts";
+import type { UnexplainedLean } from "#core/advice/plan/unexplained-lean.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 

@@ -1,5 +1,5 @@
 import { air as airAt, build, lookWith } from "../../../core/__tests__/entries.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
 import { SCREW_SCHOOLS } from "#core/log/schools.ts";

@@ -11,7 +11,7 @@ import { Change, type Build, type Reading, type Setting } from "#core/log/schema
 import { SymptomName } from "#core/log/symptom-names.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { rigFromBuild, settingFromLog } from "#core/rig/from-build.ts";
-import { screwWindow } from "#core/advice/choices.ts";
+import { screwWindow } from "#core/advice/plan/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 
 export const IdlePoints = z

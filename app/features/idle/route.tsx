@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { Link, useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
-import type { PlanChange } from "#core/advice/plan.ts";
+import type { PlanChange } from "#core/advice/plan/plan.ts";
 import { Change } from "#core/log/schema.ts";
 import { adviceGroups, buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";

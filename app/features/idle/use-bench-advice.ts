@@ -1,5 +1,5 @@
-import type { Advice } from "#core/advice/advise.ts";
-import type { PlanChange } from "#core/advice/plan.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { PlanChange } from "#core/advice/plan/plan.ts";
 import type { LookEntry, Reading } from "#core/log/schema.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";

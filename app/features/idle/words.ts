@@ -3,8 +3,8 @@ import type { NoCrest } from "#core/idle/best-idle.ts";
 import type { Symptom } from "#core/log/symptom-names.ts";
 import type { IdleVerdict } from "#core/idle/verdict.ts";
 import { formatTurns } from "#core/units/workshop.ts";
-import type { Advice } from "#core/advice/advise.ts";
-import type { PlanChange } from "#core/advice/plan.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { PlanChange } from "#core/advice/plan/plan.ts";
 import { PHASES, type Phase } from "./form.ts";
 import { certainty } from "#app/vocabulary/parts.ts";
 

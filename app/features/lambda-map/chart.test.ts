@@ -1,5 +1,5 @@
 /** The map as it is handed to the chart library: every field once, in the tones of a plug, the ridden ones over it. */
-import type { LambdaMap } from "#core/advice/lambda-map.ts";
+import type { LambdaMap } from "#core/advice/judge/lambda-map.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
 import { between, errorOfRidden, mapOption, placeOf } from "./chart.ts";
 

@@ -1,6 +1,6 @@
 /** The map as an option of the chart library: a canvas knows no CSS roles, so it is handed the colours as they are now. */
 import type { EChartsCoreOption } from "echarts/core";
-import type { LambdaMap } from "#core/advice/lambda-map.ts";
+import type { LambdaMap } from "#core/advice/judge/lambda-map.ts";
 import { toneOf } from "#core/looks/plug-tone.ts";
 import { TONES } from "#core/log/parts.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";

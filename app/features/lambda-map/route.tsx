@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { TONES } from "#core/log/parts.ts";
 import { PROBES, ZONES } from "#core/carburettor/zones.ts";
-import { NEAR_LINE, type LambdaMap } from "#core/advice/lambda-map.ts";
+import { NEAR_LINE, type LambdaMap } from "#core/advice/judge/lambda-map.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { askLambdaMap } from "#app/journal/judge.ts";
 import { placeHref } from "#app/frame/places.ts";

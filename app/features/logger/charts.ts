@@ -3,7 +3,7 @@ import type { EChartsCoreOption } from "echarts/core";
 import { LEAN_LIMIT, ZONE_EDGES, ZONES, type PerZone } from "#core/carburettor/zones.ts";
 import type { LambdaBin } from "#core/logger/lambda-by.ts";
 import type { PullSeries } from "#core/logger/pulls.ts";
-import { TOLERANCE } from "#core/advice/judge-setting.ts";
+import { TOLERANCE } from "#core/advice/judge/judge-setting.ts";
 import { BODY } from "#app/theme/theme.ts";
 
 type Pair = readonly [number, number | null];

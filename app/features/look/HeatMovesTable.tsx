@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import type { HeatSensor } from "#core/log/parts.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
-import { heatMoves, type HeatMove } from "#core/advice/heat-moves.ts";
+import { heatMoves, type HeatMove } from "#core/advice/plan/heat-moves.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { shiftWords } from "#app/vocabulary/parts.ts";

@@ -1,5 +1,5 @@
 /** What the paddock has at hand when it opens: the rigs, the newest cards, and what is in no backup. */
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { build, fit, look } from "../../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
 import { noteBackup } from "#app/store/backups.ts";

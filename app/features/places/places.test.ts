@@ -1,5 +1,5 @@
 import { air, build } from "../../../core/__tests__/entries.ts";
-import { openCase } from "#core/advice/case.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import { PlaceEntry } from "#core/log/schema.ts";
 import { RIG, answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
 import { EMPTY_PLACE, placeTexts } from "./form.ts";

@@ -1,5 +1,5 @@
 import { air, at, build, plug } from "../../../core/__tests__/entries.ts";
-import { openCase } from "#core/advice/case.ts";
+import { openCase } from "#core/advice/judge/case.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { routeAnswer } from "#core/route/route-answer.ts";
 import { RIG, answerOf, freshRig, logged, refusal, sent } from "#app/testing/rig.ts";

@@ -1,5 +1,5 @@
 /** A way and its settings in a tuner's words. */
-import { LEAST_GAIN } from "#core/advice/plan.ts";
+import { LEAST_GAIN } from "#core/advice/plan/plan.ts";
 import type { UnexplainedWay } from "#core/route/route-answer.ts";
 import type { Height, RoutePlan, Stretch } from "#core/route/plan-route.ts";
 import type { TrackNote } from "#core/route/track.ts";

@@ -2,7 +2,7 @@
 import clsx from "clsx";
 import css from "./sieve.module.css";
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
-import type { Sieve } from "#core/advice/sieve.ts";
+import type { Sieve } from "#core/advice/card/sieve.ts";
 import { capital, partInSentence, partValue } from "#app/vocabulary/parts.ts";
 import { holeWords } from "./words.ts";
 

@@ -1,7 +1,7 @@
 import Slider from "@mui/material/Slider";
 import css from "./sieve.module.css";
 import { useMemo, useState } from "react";
-import type { Sieve } from "#core/advice/sieve.ts";
+import type { Sieve } from "#core/advice/card/sieve.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { Caution } from "#app/ui/Caution.tsx";

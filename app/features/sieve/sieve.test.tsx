@@ -1,8 +1,8 @@
 /** The sieve as a table of holes: told in words, walked by arrows; what a look has closed. */
 import { fireEvent, render, screen } from "@testing-library/react";
-import type { Sieve } from "#core/advice/sieve.ts";
-import { openCase } from "#core/advice/case.ts";
-import { sieveOf } from "#core/advice/sieve.ts";
+import type { Sieve } from "#core/advice/card/sieve.ts";
+import { openCase } from "#core/advice/judge/case.ts";
+import { sieveOf } from "#core/advice/card/sieve.ts";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { air, build, fit, plug } from "../../../core/__tests__/entries.ts";
 import { Grid } from "./Grid.tsx";

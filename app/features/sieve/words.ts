@@ -1,5 +1,5 @@
 /** The sieve in words: a hole, a look, what a look has closed. */
-import type { Sieve } from "#core/advice/sieve.ts";
+import type { Sieve } from "#core/advice/card/sieve.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import type { LookEntry, Setting } from "#core/log/schema.ts";
 import { readingResult, readingWords } from "#app/vocabulary/readings.ts";

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
-import { RULES } from "#core/advice/moves.ts";
+import { RULES } from "#core/advice/plan/moves.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";

@@ -1,6 +1,6 @@
 /** The plan for this stop: each line its own zone, in the order a spanner meets them. */
 import css from "./today.module.css";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { planLineWords } from "#app/vocabulary/next.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { changesOfLine } from "#app/journal/fit-changes.ts";

@@ -1,4 +1,4 @@
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { useNow } from "#app/ui/use-now.ts";
 import { agoWords } from "#app/vocabulary/days.ts";
 

@@ -22,7 +22,7 @@ import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import { fileLeansTopWords, warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";

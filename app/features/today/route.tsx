@@ -1,5 +1,5 @@
 /** What to do next stands with the card; all that it is done with comes after. */
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { Working } from "#app/ui/Working.tsx";
 import { later } from "#app/ui/later.tsx";
 import { useRig } from "#app/frame/use-rig.ts";

@@ -2,7 +2,7 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 /** Warnings in words: what is wrong, and what to do. */
 import { outlierTitle } from "#app/vocabulary/cylinders.ts";
-import type { Warning } from "#core/advice/warnings.ts";
+import type { Warning } from "#core/advice/card/warnings.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { WORTH_PARTS } from "#app/vocabulary/instruments.ts";
 import { HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";

@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { KeptTrial, MOST_KEPT } from "./kept.ts";

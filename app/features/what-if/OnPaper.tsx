@@ -4,7 +4,7 @@ import { memo, useDeferredValue, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { PARTS } from "#core/log/parts.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
-import type { Trial } from "#core/advice/trial.ts";
+import type { Trial } from "#core/advice/judge/trial.ts";
 import type { Build } from "#core/log/schema.ts";
 import { triedBuild } from "#core/rig/tried-build.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";

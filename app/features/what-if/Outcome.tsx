@@ -1,6 +1,6 @@
 /** What is tried now, said and drawn; it stays in sight while things are moved. */
 import css from "./what-if.module.css";
-import type { Trial } from "#core/advice/trial.ts";
+import type { Trial } from "#core/advice/judge/trial.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { certainty, percentWords } from "#app/vocabulary/parts.ts";
 import type { Held } from "./against.tsx";

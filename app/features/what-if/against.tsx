@@ -1,7 +1,7 @@
 /** What a trial is held against on one strip: what is fitted today, another trial, another rig. */
 import { useState } from "react";
-import type { Advice } from "#core/advice/advise.ts";
-import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { Header } from "#core/log/schema.ts";
 import { askFace } from "#app/journal/judge.ts";
 import { listRigs } from "#app/store/book.ts";

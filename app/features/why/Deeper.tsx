@@ -2,9 +2,9 @@
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/advice/advise.ts";
-import type { Deeper as Answer, WithoutLook } from "#core/advice/deeper.ts";
-import { WORTH_A_MINUTE, type NextLook } from "#core/advice/next-look.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { Deeper as Answer, WithoutLook } from "#core/advice/card/deeper.ts";
+import { WORTH_A_MINUTE, type NextLook } from "#core/advice/ride/next-look.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { askDeeper } from "#app/journal/judge.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";

@@ -1,6 +1,6 @@
 /** What this engine and these instruments have taught: what a step is worth here, who reads dark. */
 import { Link } from "react-router";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { DOUBT_SDS } from "#app/vocabulary/parts.ts";
 import { INSTRUMENT_WORDS, offsetWords, SETTLED_BY, worthWords } from "#app/vocabulary/instruments.ts";
 

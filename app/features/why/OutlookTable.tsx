@@ -1,5 +1,5 @@
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { askOutlook } from "#app/journal/judge.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";

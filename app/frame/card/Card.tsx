@@ -1,8 +1,8 @@
 import clsx from "clsx";
 import { memo } from "react";
 import css from "../frame.module.css";
-import type { Advice } from "#core/advice/advise.ts";
-import type { CardRow } from "#core/advice/card-rows.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
+import type { CardRow } from "#core/advice/card/card-rows.ts";
 import type { Build } from "#core/log/schema.ts";
 import { boxJet } from "#core/rig/box.ts";
 import { jetWords } from "#app/vocabulary/jets.ts";

@@ -1,5 +1,5 @@
 import css from "../frame.module.css";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
 import type { RigContext } from "../use-rig.ts";
 import { CardTaps } from "../after-the-card.ts";

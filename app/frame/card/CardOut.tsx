@@ -3,7 +3,7 @@ import css from "./paper.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 import { fileNameOf } from "#app/store/book-file/names.ts";
 import { saveFile } from "#app/journal/export.ts";

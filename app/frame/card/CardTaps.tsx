@@ -1,4 +1,4 @@
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { PutBack } from "../Taps.tsx";
 import type { RigContext } from "../use-rig.ts";
 import { CardOut } from "./CardOut.tsx";

@@ -1,6 +1,6 @@
 /** The card as it is taped to the air box: black on white, on A6, with the strip and the air it is for. */
 import css from "./paper.module.css";
-import type { Advice } from "#core/advice/advise.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { Step } from "#app/ui/Step.tsx";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { airWords } from "#app/vocabulary/entries.ts";

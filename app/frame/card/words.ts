@@ -1,6 +1,6 @@
 /** One line under each row of the card. */
-import type { CardRow } from "#core/advice/card-rows.ts";
-import type { Advice } from "#core/advice/advise.ts";
+import type { CardRow } from "#core/advice/card/card-rows.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import { mixtureWords, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 const STEP_NAMES: Readonly<Record<CardRow["part"], string>> = {

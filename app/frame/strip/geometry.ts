@@ -1,7 +1,7 @@
 /** Where things stand on the strip: the ruler across, the mixture upwards lean and downwards rich. */
 import { LEAN_LIMIT, rulerPosition, ZONE_EDGES, ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { DOUBT_SDS } from "#app/vocabulary/parts.ts";
-import type { StripPoint } from "#core/advice/strip-curve.ts";
+import type { StripPoint } from "#core/advice/judge/strip-curve.ts";
 
 export interface StripSize {
   readonly left: number;

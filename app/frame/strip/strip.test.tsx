@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { demoMovedTo } from "#demo/told.ts";
 import { fold } from "#core/log/fold.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import { lookFaces } from "../look-faces.ts";
 import { layerPath, markPosition, xAt, yAt, ZONE_SPANS, type StripSize } from "./geometry.ts";
 import { Strip, type LiveMark } from "./Strip.tsx";

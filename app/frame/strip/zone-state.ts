@@ -1,5 +1,5 @@
 /** One word for a zone, for the strip's heads and the ribbon. */
-import type { ZoneAdvice } from "#core/advice/zone-advice.ts";
+import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import { mixtureWords } from "#app/vocabulary/parts.ts";
 
 /** A biscuit plug spans this much. */

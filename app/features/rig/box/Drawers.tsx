@@ -2,7 +2,7 @@ import css from "../rig.module.css";
 import { useWatch } from "react-hook-form";
 import { type Build, type Setting } from "#core/log/schema.ts";
 import { boxJets, type BoxJet } from "#core/rig/box.ts";
-import type { ToBuy } from "#core/advice/to-buy.ts";
+import type { ToBuy } from "#core/advice/parts/to-buy.ts";
 import { BoxForm, type BoxTexts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { jetWords } from "#app/vocabulary/jets.ts";

@@ -1,6 +1,6 @@
 import { air, build, fit, look } from "../../../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
-import { advise } from "#core/advice/advise.ts";
+import { advise } from "#core/advice/card/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { append } from "#app/store/rig-log.ts";
 import { RIG, answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";

@@ -1,5 +1,5 @@
 /** What to look for when buying: by measure, never by anybody's name for it. */
-import type { Measure, MeasureToBuy } from "#core/advice/measures-to-buy.ts";
+import type { Measure, MeasureToBuy } from "#core/advice/parts/measures-to-buy.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { mm } from "#app/vocabulary/bench-parts.ts";
 import { certainty, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";

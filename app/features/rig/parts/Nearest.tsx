@@ -1,7 +1,7 @@
 /** Which of mine is nearest to this one: needles as the mixture they make, in per cent. */
 import { useState } from "react";
-import type { PartTried } from "#core/advice/parts-on-bench.ts";
-import type { NeedleNear, WhichNeedle } from "#core/advice/parts-answer.ts";
+import type { PartTried } from "#core/advice/parts/parts-on-bench.ts";
+import type { NeedleNear, WhichNeedle } from "#core/advice/parts/parts-answer.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { askNearest } from "#app/journal/judge.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";

@@ -2,7 +2,7 @@
 import css from "./parts.module.css";
 import Button from "@mui/material/Button";
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { PartTried } from "#core/advice/parts-on-bench.ts";
+import type { PartTried } from "#core/advice/parts/parts-on-bench.ts";
 import { capital, certainty, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { PART_KIND_NAMES, partMeasure } from "#app/vocabulary/bench-parts.ts";
 import { RemoveButton } from "../box/fields.tsx";

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { PARTS } from "#core/log/parts.ts";
-import type { PartTried } from "#core/advice/parts-on-bench.ts";
+import type { PartTried } from "#core/advice/parts/parts-on-bench.ts";
 import { partInPlaceOf } from "#core/rig/bench-part.ts";
 import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
 import { placeHref } from "#app/frame/places.ts";

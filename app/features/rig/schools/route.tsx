@@ -12,7 +12,7 @@ import {
   SCREW_SCHOOLS,
   type LookMeans,
 } from "#core/log/schools.ts";
-import { lookMeans } from "#core/advice/means.ts";
+import { lookMeans } from "#core/advice/ride/means.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
