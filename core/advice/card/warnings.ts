@@ -98,11 +98,8 @@ function stops({ question, plan, group }: Known): Warning[] {
   const window = screwWindow(group.build);
   const idle = wants("idle");
   const outIsRicher = carburettor.screw === "fuel";
-  const screwEnd = idle && (idle === "richer") === outIsRicher ? window.to : window.from;
   const screwEnds =
-    idle && (idle === "richer") === outIsRicher
-      ? setting.screwTurns >= screwEnd
-      : setting.screwTurns <= screwEnd;
+    (idle === "richer") === outIsRicher ? setting.screwTurns >= window.to : setting.screwTurns <= window.from;
   const pilotEnd = idle === "richer" ? options.pilot.at(-1) : options.pilot[0];
   if (idle && screwEnds && setting.pilot === pilotEnd && !locked.includes("pilot")) {
     const by = numberingFromLog(carburettor.pilotNumbering);
