@@ -44,7 +44,9 @@ const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
 export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
   if (isDemo(rigId)) return [];
   const { said, brought } = await read();
-  const here = combinedMessages(Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)));
+  const here = combinedMessages(
+    Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)),
+  );
   const known = new Set(here.map(instrumentKey));
   return [...here, ...(brought[rigId] ?? []).filter((message) => !known.has(instrumentKey(message)))];
 }

@@ -201,6 +201,8 @@ describe("warnings in words", () => {
     { code: "mainAtStop", main: 148, wantedMain: 144 },
     { code: "outOfReach", zone: "low", mean: -0.1, ruledBy: "needle" },
     { code: "outOfReach", zone: "top", mean: -0.1, ruledBy: "main" },
+    { code: "plugsContradict", zone: "top" },
+    { code: "lookSaysLean", lookId: "look:0001", leaned: 0.03 },
     { code: "noAir" },
     { code: "ruleInTheWay", parts: ["clip", "main"] },
     { code: "seaLevelSuspected", pressurePa: 101_800, elevationM: 1380 },
@@ -211,7 +213,8 @@ describe("warnings in words", () => {
     const { text, grave } = warningWords(warning, Preferences.parse({}));
     expect(text.length).toBeGreaterThan(30);
     expect(text).not.toMatch(/undefined|NaN|null/);
-    expect(grave).toBe(warning.code === "leanRisk" || warning.code === "noneRichEnough");
+    const graves = ["leanRisk", "noneRichEnough", "plugsContradict", "lookSaysLean"];
+    expect(grave).toBe(graves.includes(warning.code));
   });
   it("never says the same for two of them", () => {
     expect(new Set(all.map((warning) => warningWords(warning, Preferences.parse({})).text)).size).toBe(

@@ -16,6 +16,7 @@ import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
 import { layoutOf, priorOf, type Layout } from "./layout.ts";
 import { evidenceMaker, type Look } from "./look-evidence.ts";
 import { framesOf, mixtures, type Mixtures } from "./look-mixtures.ts";
+import { overtaken } from "./newest-words.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { NO_SITE, type Site } from "./site.ts";
 import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
@@ -223,8 +224,12 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     const drifted = drift(belief, layout, daysBetween(before.day, session.day));
     const from = reopen(drifted, layout, reopenings.slice(before.reopenings, session.reopenings).flat());
     const bare = { site: NO_SITE, look: undefined, at: undefined };
-    const seen = session.items.flatMap(({ look, at }) =>
+    const told = session.items.flatMap(({ look, at }) =>
       look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
+    );
+    const old = overtaken(told);
+    const seen = told.map((one) =>
+      old.has(one) ? { ...one, item: { ...one.item, silent: true as const } } : one,
     );
     const timed = session.items.flatMap(({ runs, at }) =>
       runs

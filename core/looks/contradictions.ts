@@ -29,16 +29,31 @@ const sameMachine = (a: SeenLook, b: SeenLook): boolean =>
   dayOf(a.entry.at) === dayOf(b.entry.at) &&
   JSON.stringify(a.settings) === JSON.stringify(b.settings);
 
+/** The looks of the newest look's day, machine and setting; none where it was of another than is fitted. */
+function looksNow({ looks, settings }: Present): readonly SeenLook[] {
+  const fitted = JSON.stringify(settings);
+  const newest = looks.findLast((look) => JSON.stringify(look.settings) === fitted);
+  return newest ? looks.filter((look) => sameMachine(look, newest)) : [];
+}
+
+/** @returns whether plugs of one zone and cylinder, read of what is fitted on one day, exclude each other */
+export function plugsContradict(present: Present, zone: Zone): boolean {
+  const said = new Map<number | undefined, Set<"rich" | "lean">>();
+  for (const { entry } of looksNow(present)) {
+    const { reading, cylinder } = entry;
+    const says = reading.type === "plug" && reading.zone === zone ? plainly(reading.tone) : undefined;
+    if (says) said.set(cylinder, (said.get(cylinder) ?? new Set()).add(says));
+  }
+  return [...said.values()].some(({ size }) => size === 2);
+}
+
 /**
  * @param present - what the log adds up to
  * @returns of each zone the newest ride and the newest plug of the same day on what is fitted, where one says rich and
  *   the other lean; nothing is weighed here, it is asked
  */
-export function contradictions({ looks, settings }: Present): Contradiction[] {
-  const fitted = JSON.stringify(settings);
-  const newest = looks.findLast((look) => JSON.stringify(look.settings) === fitted);
-  if (!newest) return [];
-  const now = looks.filter((look) => sameMachine(look, newest));
+export function contradictions(present: Present): Contradiction[] {
+  const now = looksNow(present);
   return ZONES.flatMap((zone): Contradiction[] => {
     const ride = now.findLast(
       ({ entry: { reading } }) => reading.type === "rideReport" && reading.felt[zone],

@@ -6,14 +6,12 @@ import type { HumidAir } from "../air/humid-air.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import type { Frame } from "../belief/frame.ts";
 import { zoneMixture } from "../belief/mixture.ts";
-import { PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
-import { SENSOR_SD } from "../looks/lambda.ts";
-import { READER_SD } from "../looks/plug.ts";
-import { toneOf } from "../looks/plug-tone.ts";
+import { UNKNOWNS } from "../belief/unknowns.ts";
 import type { Build, Reading, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
 import type { Random } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
+import { PLUG_SD, SENSOR_SD, toneShown, TRUE_SD } from "./truth.ts";
 
 export interface HiddenEngine {
   readonly frame: Frame;
@@ -23,7 +21,7 @@ export interface HiddenEngine {
 
 /** @returns an engine drawn from what is thought possible before anything was seen */
 export function drawEngine(frame: Frame, random: Random): HiddenEngine {
-  return { frame, truth: UNKNOWNS.map((name) => PRIOR_SD[name] * random.normal()) };
+  return { frame, truth: UNKNOWNS.map((name) => TRUE_SD[name] * random.normal()) };
 }
 
 /** @returns the true mixture error in a zone: 0 on target, + lean */
@@ -39,12 +37,12 @@ export function trueError(
 
 /** @returns what a tuner reads off a cleanly cut plug that shows this error */
 export function readPlug(error: number, zone: Zone, random: Random): Reading {
-  const tone = toneOf(error + READER_SD.clean * random.normal());
+  const tone = toneShown(error + PLUG_SD * random.normal());
   return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
 }
 
 /** @returns what a sensor well inside the pipe shows for this error, to two decimals */
 export function readLambda(error: number, zone: Zone, build: Build, random: Random): Reading {
-  const lambda = build.targetLambda[zone] * Math.exp(error + SENSOR_SD.inside * random.normal());
+  const lambda = build.targetLambda[zone] * Math.exp(error + SENSOR_SD * random.normal());
   return { type: "lambda", zone, lambda: Math.round(lambda * 100) / 100, sensor: "inside" };
 }

@@ -1,9 +1,8 @@
 /** Somebody who looks: at plugs, with a meter, with a tachometer at idle, with a probe, from the saddle. */
 import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
 import type { Build, Reading, Setting } from "../log/schema.ts";
-import { toneOf } from "../looks/plug-tone.ts";
-import { THREE_STEP_EDGE } from "../looks/three-steps.ts";
 import type { Random } from "../numbers/random.ts";
+import { feltAs, METHANOL_FACTOR, PLUG_SD, SENSOR_SD, toneShown } from "./truth.ts";
 
 /** Scatter and own error of each instrument, log mixture. */
 export interface Reader {
@@ -19,8 +18,8 @@ export interface Reader {
 export function drawReader(random: Random, biasShare = 1): Reader {
   const bias = (sd: number) => biasShare * sd * random.normal();
   return {
-    plug: { sd: 0.03, bias: bias(0.012) },
-    lambda: { sd: 0.015, bias: bias(0.01) },
+    plug: { sd: PLUG_SD, bias: bias(0.012) },
+    lambda: { sd: SENSOR_SD, bias: bias(0.01) },
     idleTurns: { sd: 0.1 },
     idle: { bias: bias(0.01) },
     ride: { sd: 0.06, bias: bias(0.015) },
@@ -36,8 +35,8 @@ export function readPlugOf(
   random: Random,
 ): Reading {
   const { sd, bias } = reader.plug;
-  const factor = fuel.name === "methanol" ? 2.5 : 1;
-  const tone = toneOf(error + bias + factor * sd * random.normal());
+  const factor = fuel.name === "methanol" ? METHANOL_FACTOR : 1;
+  const tone = toneShown(error + bias + factor * sd * random.normal());
   return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
 }
 
@@ -82,10 +81,7 @@ export function readHeatOf(
 
 export function rideReportOf(reader: Reader, errors: PerZone<number>, random: Random): Reading {
   const { sd, bias } = reader.ride;
-  const felt = (zone: Zone) => {
-    const x = errors[zone] + bias + sd * random.normal();
-    return x > THREE_STEP_EDGE ? "lean" : x < -THREE_STEP_EDGE ? "rich" : "clean";
-  };
+  const felt = (zone: Zone) => feltAs(errors[zone] + bias + sd * random.normal());
   return {
     type: "rideReport",
     felt: { idle: felt("idle"), low: felt("low"), mid: felt("mid"), top: felt("top") },

@@ -2,11 +2,11 @@
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { perZone, PROBES, ZONES, type PerZone } from "../carburettor/zones.ts";
-import { PRIOR_SD } from "../belief/unknowns.ts";
 import type { Build, Proven, Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";
 import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";
 import { drawPhysics, realCarburettor } from "./real-carburettor.ts";
+import { TRUE_SD } from "./truth.ts";
 
 export interface RealEngine {
   readonly build: Build;
@@ -45,17 +45,13 @@ function draw(random: Random, heavy: boolean): number {
 export function drawRealEngine(build: Build, kind: EngineKind, random: Random): RealEngine {
   const rig = rigFromBuild(build);
   const some = (sd: number) => sd * draw(random, kind.heavyTails);
-  const physics = drawPhysics(random, () => [
-    some(PRIOR_SD.pilot),
-    some(PRIOR_SD.needle),
-    some(PRIOR_SD.main),
-  ]);
+  const physics = drawPhysics(random, () => [some(TRUE_SD.pilot), some(TRUE_SD.needle), some(TRUE_SD.main)]);
   const untrimmed = realCarburettor(rig, { ...physics, trims: [0, 0, 0], wearM: 0 });
   const lnAirFuel = realCarburettor(rig, physics);
   const airSensitivity = kind.airSensitivitySd * random.normal();
   const { setting, air } = rig.baseline;
   const { proven } = kind;
-  const residual = perZone((zone) => some(PRIOR_SD[zone]));
+  const residual = perZone((zone) => some(TRUE_SD[zone]));
   const right = proven === "guess" ? undefined : PROVEN_SPREAD[proven];
   const start = perZone((zone) =>
     right

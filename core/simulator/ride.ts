@@ -4,7 +4,6 @@
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { rulerPosition, zoneAt } from "../carburettor/zones.ts";
-import { POWER_PER_SQUARE } from "../looks/compared.ts";
 import { mixtureMap } from "../belief/mixture.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { dot } from "../numbers/linear.ts";
@@ -58,6 +57,8 @@ const BRAKES_N = 900;
 const ENGINE_BRAKE_N = 160;
 /** W for a cm³ and a stroke each turn. */
 const POWER_PER_CM3 = 92;
+/** Power falls by so many times the square of the error. */
+const POWER_PER_SQUARE = 3;
 /** Speeds at the peak of each gear, m/s. */
 const GEARS = { motorcycle: [13, 19, 25, 31, 37], atv: [9, 15, 21, 27], kart: [31] } as const;
 const LIFT_S = 0.25;

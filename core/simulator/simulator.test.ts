@@ -1,9 +1,10 @@
 import { FRAME } from "../__tests__/judged.ts";
 import { ZONES } from "../carburettor/zones.ts";
-import { PRIOR_SD, UNKNOWNS } from "../belief/unknowns.ts";
+import { UNKNOWNS } from "../belief/unknowns.ts";
 import { TONES } from "../log/parts.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
+import { TRUE_SD, toneShown } from "./truth.ts";
 import { drawEngine, readLambda, readPlug, trueError } from "./hidden-engine.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
@@ -20,8 +21,17 @@ describe("a hidden engine", () => {
     const engines = Array.from({ length: 3000 }, () => drawEngine(FRAME, random).truth);
     UNKNOWNS.forEach((name, i) => {
       const variance = engines.reduce((sum, truth) => sum + (truth[i] ?? NaN) ** 2, 0) / engines.length;
-      expect(Math.sqrt(variance) / PRIOR_SD[name]).toBeCloseTo(1, 1);
+      expect(Math.sqrt(variance) / TRUE_SD[name]).toBeCloseTo(1, 1);
     });
+  });
+
+  it("shows the tone of its error: seven, leaner ones paler, an edge at every sd of a plug", () => {
+    const errors = Array.from({ length: 81 }, (_, i) => 0.2 - i * 0.005);
+    const tones = errors.map(toneShown);
+    expect([...new Set(tones)]).toEqual([...TONES]);
+    expect([toneShown(0.141), toneShown(0.139), toneShown(-0.029), toneShown(-0.031), toneShown(-1)]).toEqual(
+      ["chalk", "bone", "biscuit", "cocoa", "soot"],
+    );
   });
 
   it("without secrets runs right at its baseline, and leaner with a smaller jet", () => {

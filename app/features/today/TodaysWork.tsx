@@ -19,9 +19,10 @@ import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
 import { partHref, placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
-import { fileLeansTopWords, warningWords } from "./warnings.ts";
+import { askedFirst, warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
+import { isAskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/present.ts";
@@ -77,8 +78,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
   const plainChecks = lines.filter(isPlainCheck);
   const worthTelling = lines.filter((line) => !isPlainCheck(line));
   const held = present.held.length > 0;
-  const odd = advice.warnings.find((warning) => warning.code === "fileLeansTop");
-  const asks = odd && { words: fileLeansTopWords(odd), yes: "The file is right" };
+  const asks = askedFirst(advice.warnings, present);
   const wanted = advice.next.kind === "look" ? advice.next : undefined;
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (
@@ -144,7 +144,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
       ))}
       {advice.warnings.map((warning) => {
         // Asked above, where it would be fitted.
-        if (warning.code === "fileLeansTop") return null;
+        if (isAskedFirst(warning)) return null;
         const { grave, text } = warningWords(warning, preferences);
         return (
           <Caution key={warning.code + text} grave={grave} plain={!grave}>

@@ -2,7 +2,9 @@ import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 /** Warnings in words: what is wrong, and what to do. */
 import { outlierTitle } from "#app/vocabulary/cylinders.ts";
+import { isAskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Warning } from "#core/advice/card/warnings.ts";
+import type { Present } from "#core/log/present.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { WORTH_PARTS } from "#app/vocabulary/instruments.ts";
 import { HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
@@ -33,6 +35,25 @@ export function fileLeansTopWords({ file, lambda, leaned, wouldBe }: FileLeansTo
   return `This makes full throttle ${percentWords(leaned)} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`;
 }
 
+/** A look that does not fit is no slip until somebody has looked again. */
+const lookSaysLeanWords = (
+  { leaned }: Extract<Warning, { code: "lookSaysLean" }>,
+  at: string | undefined,
+): string =>
+  `The look${at === undefined ? "" : ` at ${at}`} shows full throttle lean. All else says it is rich, so this makes it ${percentWords(leaned)} leaner. If the look is right, the engine is hurt. Look at it again first.`;
+
+/** @returns what somebody who was there must say before the plan is one tap, and the button that says it */
+export function askedFirst(
+  warnings: readonly Warning[],
+  { looks }: Pick<Present, "looks">,
+): { readonly words: string; readonly yes: string } | undefined {
+  const odd = warnings.find(isAskedFirst);
+  if (odd?.code === "fileLeansTop") return { words: fileLeansTopWords(odd), yes: "The file is right" };
+  if (odd?.code !== "lookSaysLean") return undefined;
+  const at = looks.find(({ entry }) => entry.id === odd.lookId)?.entry.at.slice(11, 16);
+  return { words: lookSaysLeanWords(odd, at), yes: "I looked again" };
+}
+
 export function warningWords(warning: Warning, units: Preferences): WarningWords {
   switch (warning.code) {
     case "leanRisk":
@@ -51,6 +72,12 @@ export function warningWords(warning: Warning, units: Preferences): WarningWords
       );
     case "fileLeansTop":
       return grave(fileLeansTopWords(warning));
+    case "lookSaysLean":
+      return grave(lookSaysLeanWords(warning, undefined));
+    case "plugsContradict":
+      return grave(
+        `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Neither can be built on. Clean the plug, ride once more and read it in the shade before you change anything.`,
+      );
     case "screwAtStop":
       return plain(
         `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,

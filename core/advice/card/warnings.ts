@@ -1,12 +1,14 @@
 /** What a tuner must be told besides the advice: danger, stops at the end of a part's travel, doubtful air. */
 import { looksLikeSeaLevel } from "../../air/barometer.ts";
 import type { HumidAir } from "../../air/humid-air.ts";
-import { LEAN_LIMIT, type Zone } from "../../carburettor/zones.ts";
+import { SURPRISING } from "../../belief/update.ts";
+import { LEAN_LIMIT, ZONES, type Zone } from "../../carburettor/zones.ts";
 import { correctedJetNumber, type JetNumbering } from "../../carburettor/jet.ts";
 import type { Part, PlugFinding } from "../../log/parts.ts";
 import type { AirEntry } from "../../log/schema.ts";
 import type { CheckName } from "../../log/walk-round-names.ts";
 import { numberingFromLog } from "../../rig/from-build.ts";
+import { plugsContradict } from "../../looks/contradictions.ts";
 import type { HeatRangeSays } from "../../looks/heat-range.ts";
 import { judgeOf, type Case, type Group } from "../judge/case.ts";
 import { lockedParts, screwWindow } from "../plan/choices.ts";
@@ -35,6 +37,10 @@ export type Warning =
   | { readonly code: "noneRichEnough"; readonly wantedMain: number }
   /** a logger's file alone leans the top, further than could be believed without it: asked before it is fitted */
   | ({ readonly code: "fileLeansTop"; readonly file: string; readonly lambda?: number } & UnexplainedLean)
+  /** on one setting one plug was pale and one dark: neither may be built on */
+  | { readonly code: "plugsContradict"; readonly zone: Zone }
+  /** a look shows a lean top, all else says otherwise, and the plan leans it: somebody looks again before it is fitted */
+  | { readonly code: "lookSaysLean"; readonly lookId: string; readonly leaned: number }
   /** the screw is at the end of its window and the pilot jets of the box do not do it either */
   | { readonly code: "screwAtStop"; readonly turns: number; readonly wantedPilot: number }
   | { readonly code: "clipAtEnd"; readonly clip: number; readonly wants: "richer" | "leaner" }
@@ -170,6 +176,28 @@ function aboutFile({ open, group, plan, air }: Known): Warning[] {
   return [{ code: "fileLeansTop", file, ...(lambda !== undefined && { lambda }), ...odd }];
 }
 
+function plugsThatContradict({ present }: Case): Warning[] {
+  return ZONES.filter((zone) => plugsContradict(present, zone)).map((zone) => ({
+    code: "plugsContradict",
+    zone,
+  }));
+}
+
+/** Read this lean, a look is no slip that may be passed over in silence. */
+const PLAINLY_LEAN = 0.05;
+
+/** A look of the newest day that does not fit may be a slip, or the first to see it. */
+function lookSaysLean({ replayed }: Case, plan: Plan): Warning[] {
+  const leaned = plan.lines.reduce((sum, { effect }) => sum + effect.top, 0);
+  if (leaned < LEAST_EFFECT) return [];
+  const ofDay = new Set(replayed.sessions.at(-1)?.matched.map(({ item }) => item.lookId));
+  const odd = replayed.outcomes.findLast(
+    ({ lookId, zone, tail, reads, expected }) =>
+      ofDay.has(lookId) && zone === "top" && tail < SURPRISING && reads >= PLAINLY_LEAN && reads > expected,
+  );
+  return odd ? [{ code: "lookSaysLean", lookId: odd.lookId, leaned }] : [];
+}
+
 function aboutAir({ air, airEntry }: Known): Warning[] {
   if (!airEntry) return [{ code: "noAir" }];
   const found: Warning[] = [];
@@ -193,6 +221,8 @@ export function warnings(known: Known): Warning[] {
   return [
     ...danger(known),
     ...aboutFile(known),
+    ...lookSaysLean(open, plan),
+    ...plugsThatContradict(open),
     ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")

@@ -1,0 +1,78 @@
+/** Looks that exclude each other on one engine: said, asked about, and never built on. */
+import { air, build, fit, lookWith, plug, twin } from "../../__tests__/entries.ts";
+import type { Entry } from "../../log/schema.ts";
+import { advise } from "./advise.ts";
+
+const start = [build(), air("0001", "08:30")];
+const codes = (entries: Entry[]) => advise(entries).warnings.map(({ code }) => code);
+const plugs = (...tones: ("chalk" | "bone" | "biscuit" | "umber" | "soot")[]): Entry[] =>
+  tones.map((tone, i) => plug(`p${i}`, `09:${10 + i * 4}`, "top", tone));
+
+describe("plugs that exclude each other", () => {
+  it("are said of what is fitted, of one zone and one cylinder, and where they differ plainly", () => {
+    expect(codes([...start, ...plugs("chalk", "soot")])).toContain("plugsContradict");
+    expect(codes([...start, ...plugs("chalk", "biscuit")])).not.toContain("plugsContradict");
+    expect(codes([...start, ...plugs("chalk", "soot"), fit("0001", "10:00", 160)])).not.toContain(
+      "plugsContradict",
+    );
+    const zones = [plug("a", "09:10", "mid", "chalk"), plug("b", "09:20", "top", "soot")];
+    expect(codes([...start, ...zones])).not.toContain("plugsContradict");
+    const two = [1, 2].map((cylinder): Entry => {
+      const seen = plug(`c${cylinder}`, `09:3${cylinder}`, "top", cylinder === 1 ? "chalk" : "soot");
+      return { ...(seen as Extract<Entry, { kind: "look" }>), cylinder };
+    });
+    expect(codes([twin(), air("0001", "08:30"), ...two])).not.toContain("plugsContradict");
+  });
+});
+
+describe("a pale plug against all that is known", () => {
+  const rich = plugs("soot", "soot", "umber", "soot", "umber");
+  const pale = plug("pale", "09:50", "top", "chalk");
+
+  it("is asked about before the top is leaned any further", () => {
+    const before = advise([...start, ...rich]);
+    expect(before.next.kind).toBe("fit");
+    expect(before.card.setting.main).toBeLessThan(before.fitted.main);
+    expect(before.warnings.map(({ code }) => code)).not.toContain("lookSaysLean");
+    const after = advise([...start, ...rich, pale]);
+    if (after.card.setting.main < after.fitted.main)
+      expect(after.warnings).toContainEqual(
+        expect.objectContaining({ code: "lookSaysLean", lookId: "look:pale" }),
+      );
+    else expect(after.zones[3]?.sd).toBeGreaterThan(before.zones[3]?.sd ?? NaN);
+  });
+});
+
+describe("the same word said again of one ride", () => {
+  const report = (n: number, time: string, felt = "clean"): Entry =>
+    lookWith(`r${n}`, time, { type: "rideReport", felt: { mid: felt as "clean", top: felt as "clean" } });
+  const mid = (entries: Entry[]) => advise([...start, ...entries]).zones[2];
+  const eight = Array.from({ length: 8 }, (_, i) => report(i, `09:1${i}`));
+
+  it("counts once: eight clean reports of one ride are one", () => {
+    expect(mid(eight)?.sd).toBeCloseTo(mid(eight.slice(-1))?.sd ?? NaN, 9);
+    expect(mid(eight)?.mean).toBeCloseTo(mid(eight.slice(-1))?.mean ?? NaN, 9);
+  });
+
+  it("is the newest word, and six taps of one symptom in a minute are one tap", () => {
+    expect(mid([report(1, "09:10", "lean"), report(2, "09:12")])?.mean).toBeCloseTo(
+      mid([report(2, "09:12")])?.mean ?? NaN,
+      9,
+    );
+    const surges = [1, 2, 3, 4, 5, 6].map((n) =>
+      lookWith(`s${n}`, `09:1${n}`, { type: "symptom", zone: "mid", symptom: "surges" }),
+    );
+    expect(mid(surges)?.mean).toBeCloseTo(mid(surges.slice(-1))?.mean ?? NaN, 9);
+  });
+
+  it("counts again for another ride: later, or with another jet in", () => {
+    const once = mid([report(1, "09:10")])?.sd ?? NaN;
+    expect(mid([report(1, "09:10"), report(2, "09:50")])?.sd).toBeLessThan(once - 1e-4);
+  });
+
+  it("says what came in between all the same: figures and plugs each count", () => {
+    const lambda = (n: number) =>
+      lookWith(`l${n}`, `09:1${n}`, { type: "lambda", zone: "mid", lambda: 0.88, sensor: "inside" });
+    expect(mid([lambda(1), lambda(2)])?.sd).toBeLessThan(mid([lambda(1)])?.sd ?? NaN);
+  });
+});

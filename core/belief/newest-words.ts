@@ -1,0 +1,62 @@
+/**
+ * What is said twice of one ride counts once, by its newest word: eight reports of one ride are one report. A ride is
+ * what came within minutes of each other on one setting in one air. Figures and idle benches all count: each is
+ * another measurement. So does what had to be pulled out to be seen: between two plugs there was a ride.
+ */
+import type { Reading } from "../log/schema.ts";
+import { instrumentKey } from "../looks/instruments.ts";
+import { instrumentOf } from "../looks/registry.ts";
+import type { Look } from "./look-evidence.ts";
+
+/** A look this long after the one before it is of another ride. */
+const SAME_RIDE_MS = 20 * 60_000;
+const WORDS: ReadonlySet<Reading["type"]> = new Set(["rideReport", "symptom", "compared"]);
+
+/** @param looks - in order; @returns the ride of each, counted from 0 */
+function ridesOf(looks: readonly Look[]): ReadonlyMap<Look, number> {
+  const rides = new Map<Look, number>();
+  let [ride, before] = [0, looks[0]];
+  for (const look of looks) {
+    const apart = before
+      ? Date.parse(look.entry.at) - Date.parse(before.entry.at) > SAME_RIDE_MS ||
+        look.air?.id !== before.air?.id ||
+        JSON.stringify(look.settings) !== JSON.stringify(before.settings)
+      : false;
+    if (apart) ride += 1;
+    rides.set(look, ride);
+    before = look;
+  }
+  return rides;
+}
+
+const aboutOf = (reading: Reading): string =>
+  reading.type === "symptom" ? reading.symptom : reading.type === "compared" ? (reading.fit ?? "") : "";
+
+/**
+ * @param said - of one day, in order: each look, and the zone that this is said of
+ * @returns those that a newer word of the same ride has taken the place of
+ */
+export function overtaken<
+  T extends { readonly look: Look | undefined; readonly item: { readonly zone: string } },
+>(said: readonly T[]): ReadonlySet<T> {
+  const rides = ridesOf([...new Set(said.flatMap(({ look }) => (look ? [look] : [])))]);
+  const newest = new Set<string>();
+  const old = new Set<T>();
+  for (const one of [...said].reverse()) {
+    const { look, item } = one;
+    if (!look || !WORDS.has(look.entry.reading.type)) continue;
+    const { reading, cylinder = "" } = look.entry;
+    const instrument = instrumentOf(reading);
+    const key = [
+      rides.get(look),
+      reading.type,
+      item.zone,
+      cylinder,
+      instrument ? instrumentKey(instrument) : "",
+      aboutOf(reading),
+    ].join(" ");
+    if (newest.has(key)) old.add(one);
+    newest.add(key);
+  }
+  return old;
+}
