@@ -16,7 +16,7 @@ import { nextWords, planLineWords } from "./next.ts";
 import { certainty, mixtureWords, partValue, partValueInFull, percentWords, shiftWords } from "./parts.ts";
 import { schoolWords } from "./schools.ts";
 import { surpriseWords } from "./surprise.ts";
-import { warningWords } from "#app/features/today/warnings.ts";
+import { askedFirst, warningWords } from "#app/features/today/warnings.ts";
 import { zoneState } from "#app/frame/strip/zone-state.ts";
 
 const next = (entries: Entry[]) => nextWords(advise(entries));
@@ -215,6 +215,17 @@ describe("warnings in words", () => {
     expect(text).not.toMatch(/undefined|NaN|null/);
     const graves = ["leanRisk", "noneRichEnough", "plugsContradict", "lookSaysLean"];
     expect(grave).toBe(graves.includes(warning.code));
+  });
+  it("ask before a tap where a file or a look stands alone against the rest, and name the look", () => {
+    const looks = fold([build(), plug("0001", "09:10", "top", "chalk")]).looks;
+    const odd = { code: "lookSaysLean", lookId: "look:0001", leaned: 0.03 } as const;
+    expect(askedFirst([{ code: "noAir" }, odd], { looks })).toEqual({
+      words: expect.stringMatching(/^The look at 09:10 shows full throttle lean\. .* 3 % leaner\./),
+      yes: "I looked again",
+    });
+    const file = { code: "fileLeansTop", file: "run.csv", leaned: 0.04, wouldBe: 0.05 } as const;
+    expect(askedFirst([file], { looks })?.yes).toBe("The file is right");
+    expect(askedFirst([{ code: "noAir" }], { looks })).toBeUndefined();
   });
   it("never says the same for two of them", () => {
     expect(new Set(all.map((warning) => warningWords(warning, Preferences.parse({})).text)).size).toBe(
