@@ -50,11 +50,7 @@ export function FitButton({
 }
 
 /** "155 is fitted", "All fitted", or the way back that is advised. */
-export function Fitted({
-  context,
-  advice,
-  asks,
-}: Pick<FitButtonProps, "context" | "asks"> & { readonly advice: Advice }) {
+export function Fitted({ context, advice }: Pick<FitButtonProps, "context"> & { readonly advice: Advice }) {
   const proposed = proposedChanges(advice);
   if (!proposed) return null;
   const [only] = proposed.changes;
@@ -67,9 +63,7 @@ export function Fitted({
       : one === undefined
         ? "All fitted"
         : `${one} is fitted`;
-  return (
-    <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained asks={asks} />
-  );
+  return <FitButton context={context} advice={advice} {...proposed} words={words} hint="c" contained />;
 }
 
 /** The way back from the open change. */

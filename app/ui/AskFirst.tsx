@@ -14,16 +14,21 @@ interface AskFirstProps {
   readonly children: ReactNode;
 }
 
-/** Another question is another one to answer. */
-export function AskFirst({ asks, children }: AskFirstProps) {
-  const [said, setSaid] = useState<string>();
-  if (!asks || said === asks.words) return children;
+/** The question itself, where what waits for its answer stands elsewhere too. */
+export function Question({ asks, onYes }: { asks: Asks; onYes: () => void }) {
   return (
     <div className="stack tight">
       <Caution grave>{asks.words}</Caution>
-      <Button variant="outlined" className="start" onClick={() => setSaid(asks.words)}>
+      <Button variant="outlined" className="start" onClick={onYes}>
         {asks.yes}
       </Button>
     </div>
   );
+}
+
+/** Another question is another one to answer. */
+export function AskFirst({ asks, children }: AskFirstProps) {
+  const [said, setSaid] = useState<string>();
+  if (!asks || said === asks.words) return children;
+  return <Question asks={asks} onYes={() => setSaid(asks.words)} />;
 }

@@ -4,17 +4,16 @@ import type { Advice } from "#core/advice/card/advise.ts";
 import { planLineWords } from "#app/vocabulary/next.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { changesOfLine } from "#app/journal/fit-changes.ts";
-import type { Asks } from "#app/ui/AskFirst.tsx";
 import { FitButton } from "#app/frame/Taps.tsx";
 
 interface PlanListProps {
   readonly context: RigContext;
   readonly advice: Advice;
-  /** asked at the line for the top, see FitButton */
-  readonly asks: Asks | undefined;
+  /** what leans the top is no tap yet: a question stands open */
+  readonly topWaits: boolean;
 }
 
-export function PlanList({ context, advice, asks }: PlanListProps) {
+export function PlanList({ context, advice, topWaits }: PlanListProps) {
   const { next } = advice;
   if (next.kind !== "fit") return null;
   const several = next.lines.length > 1;
@@ -28,14 +27,13 @@ export function PlanList({ context, advice, asks }: PlanListProps) {
               <strong>{title}</strong>
               <p className="quiet">{reason}</p>
             </div>
-            {several && (
+            {several && !(topWaits && line.zone === "top") && (
               <FitButton
                 context={context}
                 advice={advice}
                 {...changesOfLine(advice, line.changes)}
                 words="Fitted"
                 label={`${title} is fitted`}
-                asks={line.zone === "top" ? asks : undefined}
               />
             )}
           </li>

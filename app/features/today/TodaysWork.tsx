@@ -3,6 +3,7 @@ import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
+import { Question } from "#app/ui/AskFirst.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLines } from "#app/frame/LogLines.tsx";
@@ -78,7 +79,9 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
   const plainChecks = lines.filter(isPlainCheck);
   const worthTelling = lines.filter((line) => !isPlainCheck(line));
   const held = present.held.length > 0;
-  const asks = askedFirst(advice.warnings, present);
+  const [answered, setAnswered] = useState<string>();
+  const odd = askedFirst(advice.warnings, present);
+  const asks = odd && odd.words !== answered ? odd : undefined;
   const wanted = advice.next.kind === "look" ? advice.next : undefined;
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (
@@ -88,7 +91,8 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
         <FeltOrRead key={between.zone} rigId={header.id} between={between} />
       ))}
       <OneQuestion context={context} />
-      {!held && <PlanList context={context} advice={advice} asks={asks} />}
+      {!held && asks && <Question asks={asks} onYes={() => setAnswered(asks.words)} />}
+      {!held && <PlanList context={context} advice={advice} topWaits={asks !== undefined} />}
       <div className={clsx("row", css["actions"])}>
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
@@ -106,8 +110,8 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
           <Button component={Link} to={partHref(header.id, advice.next.part.name)} variant="contained">
             To that part
           </Button>
-        ) : (
-          <Fitted context={context} advice={advice} asks={asks} />
+        ) : asks ? null : (
+          <Fitted context={context} advice={advice} />
         )}
         <Button
           component={Link}
