@@ -108,3 +108,25 @@ test("head temperatures of a run show what moves them, start line first", async 
   await expect(heading(page)).toHaveText("Why");
   await expect(page.getByRole("table", { name: /The looks/ })).toContainText("Head, rise of the run");
 });
+
+test("a pale plug alone against dark ones is asked about before the top is leaned", async ({ page }) => {
+  for (const tone of ["soot", "soot", "umber", "chalk"]) {
+    await openRig(page, "/look?zone=top");
+    await page.getByRole("radio", { name: new RegExp(tone) }).click();
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await page.waitForURL((url) => url.pathname === RIG);
+  }
+  const plan = page.getByRole("list", { name: "The plan for this stop" });
+  const question = page.getByText(/shows full throttle lean\. All else says it is rich/);
+  await expect(question).toHaveCount(1);
+  const fits = page.getByRole("main").getByRole("button", { name: /main jet .* is fitted|^All/i });
+  await expect(plan).toContainText("Main jet");
+  await expect(fits).toHaveCount(0);
+  // Neither by its key.
+  await page.keyboard.press("c");
+  await expect(page).toHaveURL(/\/change$/);
+  await page.goBack();
+  await page.getByRole("button", { name: "I looked again" }).click();
+  await expect(question).toHaveCount(0);
+  await expect(fits.first()).toBeVisible();
+});

@@ -220,7 +220,7 @@ describe("warnings in words", () => {
     const looks = fold([build(), plug("0001", "09:10", "top", "chalk")]).looks;
     const odd = { code: "lookSaysLean", lookId: "look:0001", leaned: 0.03 } as const;
     expect(askedFirst([{ code: "noAir" }, odd], { looks })).toEqual({
-      words: expect.stringMatching(/^The look at 09:10 shows full throttle lean\. .* 3 % leaner\./),
+      words: expect.stringMatching(/^The look at 09:10 shows full throttle lean\. .* 3 % leaner\./) as string,
       yes: "I looked again",
     });
     const file = { code: "fileLeansTop", file: "run.csv", leaned: 0.04, wouldBe: 0.05 } as const;
