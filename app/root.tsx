@@ -77,11 +77,12 @@ const afterFirstCard = <Module,>(load: () => Promise<Module>, use: (module: Modu
 function Later() {
   const say = useToast();
   useEffect(() => {
-    if (import.meta.env.PROD && "serviceWorker" in navigator)
-      void afterFirstCard(
-        () => import("./frame/offline.ts"),
-        ({ keepOffline }) => keepOffline(say),
-      );
+    if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
+    const { controller } = navigator.serviceWorker;
+    void afterFirstCard(
+      () => import("./frame/offline.ts"),
+      ({ keepOffline }) => keepOffline(say, controller),
+    );
   }, [say]);
   useEffect(() => {
     const timer = setTimeout(() => void sweepBook(), FIRST_SCREEN_STANDS_MS);

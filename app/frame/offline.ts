@@ -2,7 +2,8 @@
 import { Workbox } from "workbox-window";
 import type { Said } from "#app/ui/Toast.tsx";
 
-export function keepOffline(say: (said: Said) => void): void {
+/** @param begunUnder - the worker that this page was loaded by: another tab may have renewed it since */
+export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker | null): void {
   const workbox = new Workbox("/sw.js");
   let asked = false;
   const offer = () =>
@@ -17,17 +18,19 @@ export function keepOffline(say: (said: Said) => void): void {
         },
       },
     });
+  // Another tab has loaded it: what is open and typed here stays until this one is loaded anew too.
+  const sayRenewed = () =>
+    say({
+      words: "Tamis was renewed in another tab. What is open here goes on; load it when you have saved.",
+      stays: true,
+      action: { words: "Load it", run: () => location.reload() },
+    });
   workbox.addEventListener("waiting", offer);
   workbox.addEventListener("controlling", ({ isUpdate }) => {
     if (asked) location.reload();
-    // Another tab has loaded it: what is open and typed here stays until this one is loaded anew too.
-    else if (isUpdate)
-      say({
-        words: "Tamis was renewed in another tab. What is open here goes on; load it when you have saved.",
-        stays: true,
-        action: { words: "Load it", run: () => location.reload() },
-      });
+    else if (isUpdate) sayRenewed();
   });
+  if (begunUnder && navigator.serviceWorker.controller !== begunUnder) sayRenewed();
   // Where nothing may be kept, Tamis works with a signal alone.
   workbox.register().catch(() => undefined);
 }
