@@ -2,7 +2,7 @@
 // one visit the app opens with no signal at all.
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
-import { withPolicy } from "./csp.mjs";
+import { NOT_FRAMED, withPolicy } from "./csp.mjs";
 import { withPreload } from "./preload.ts";
 import { drawingWorkers, rings } from "./built-files.ts";
 
@@ -35,7 +35,7 @@ if (round.length > 0) throw new Error(`files that import each other: ${round.joi
 const files = JSON.stringify(readdirSync("build/client/assets").map((name) => `/assets/${name}`));
 writeFileSync(
   "build/client/sw-builds.js",
-  `self.TAMIS_FILES = ${files};\n${readFileSync("scripts/sw-builds.js", "utf8")}`,
+  `self.TAMIS_FILES = ${files};\nself.TAMIS_NOT_FRAMED = ${JSON.stringify(NOT_FRAMED)};\n${readFileSync("scripts/sw-builds.js", "utf8")}`,
 );
 
 const { count, size, warnings } = await generateSW({

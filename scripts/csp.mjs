@@ -28,8 +28,11 @@ export function policyOf(html) {
   ].join("; ");
 }
 
-/** @returns the policy as a host sends it: a page's own word on who may frame it is not heard */
-export const sentPolicyOf = (html) => `${policyOf(html)}; frame-ancestors 'none'`;
+/** A page's own word on who may frame it is not heard: it is sent along. */
+export const NOT_FRAMED = "frame-ancestors 'none'";
+
+/** @returns the policy as a host sends it */
+export const sentPolicyOf = (html) => `${policyOf(html)}; ${NOT_FRAMED}`;
 
 /** @returns the page with its own policy in it, before anything that it is about */
 export function withPolicy(html) {

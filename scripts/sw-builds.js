@@ -39,7 +39,7 @@
         if (!page?.headers.get("Content-Type")?.startsWith("text/html")) continue;
         const html = await page.text();
         const headers = new Headers(page.headers);
-        headers.set("Content-Security-Policy", `${policyIn(html)}; frame-ancestors 'none'`);
+        headers.set("Content-Security-Policy", `${policyIn(html)}; ${self.TAMIS_NOT_FRAMED}`);
         await files.put(request, new Response(html, { headers }));
       }
     }

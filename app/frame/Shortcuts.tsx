@@ -2,7 +2,7 @@ import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
-import { isAskedFirst } from "#core/advice/card/asked-first.ts";
+import { askedFirst } from "#core/advice/card/asked-first.ts";
 import { later } from "#app/ui/later.tsx";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { placeHref, PLACES } from "./places.ts";
@@ -53,8 +53,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
     send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
   const act = (key: string): void => {
     const held = present.held.length > 0;
-    const asked = advice?.warnings.some(isAskedFirst);
-    const proposed = !held && advice && !asked ? proposedChanges(advice) : undefined;
+    const proposed = !held && advice && !askedFirst(advice) ? proposedChanges(advice) : undefined;
     if (key === "g") afterG.current = true;
     else if (key === "a") go("air");
     else if (key === "l") go("look");

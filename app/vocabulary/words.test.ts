@@ -16,7 +16,7 @@ import { nextWords, planLineWords } from "./next.ts";
 import { certainty, mixtureWords, partValue, partValueInFull, percentWords, shiftWords } from "./parts.ts";
 import { schoolWords } from "./schools.ts";
 import { surpriseWords } from "./surprise.ts";
-import { askedFirst, warningWords } from "#app/features/today/warnings.ts";
+import { askedWords, warningWords } from "#app/features/today/warnings.ts";
 import { zoneState } from "#app/frame/strip/zone-state.ts";
 
 const next = (entries: Entry[]) => nextWords(advise(entries));
@@ -190,7 +190,7 @@ describe("the next step in words", () => {
 });
 
 describe("warnings in words", () => {
-  const all: Warning[] = [
+  const all: Parameters<typeof warningWords>[0][] = [
     { code: "leanRisk", chance: 0.2 },
     { code: "leanRisk", chance: 0.2, cylinder: 2 },
     { code: "cylinderDiffers", cylinder: 2, zone: "mid", departure: -0.08, chance: 0.9 },
@@ -202,7 +202,6 @@ describe("warnings in words", () => {
     { code: "outOfReach", zone: "low", mean: -0.1, ruledBy: "needle" },
     { code: "outOfReach", zone: "top", mean: -0.1, ruledBy: "main" },
     { code: "plugsContradict", zone: "top" },
-    { code: "lookSaysLean", lookId: "look:0001", leaned: 0.03 },
     { code: "noAir" },
     { code: "ruleInTheWay", parts: ["clip", "main"] },
     { code: "seaLevelSuspected", pressurePa: 101_800, elevationM: 1380 },
@@ -213,19 +212,18 @@ describe("warnings in words", () => {
     const { text, grave } = warningWords(warning, Preferences.parse({}));
     expect(text.length).toBeGreaterThan(30);
     expect(text).not.toMatch(/undefined|NaN|null/);
-    const graves = ["leanRisk", "noneRichEnough", "plugsContradict", "lookSaysLean"];
+    const graves = ["leanRisk", "noneRichEnough", "plugsContradict"];
     expect(grave).toBe(graves.includes(warning.code));
   });
   it("ask before a tap where a file or a look stands alone against the rest, and name the look", () => {
     const looks = fold([build(), plug("0001", "09:10", "top", "chalk")]).looks;
     const odd = { code: "lookSaysLean", lookId: "look:0001", leaned: 0.03 } as const;
-    expect(askedFirst([{ code: "noAir" }, odd], { looks })).toEqual({
+    expect(askedWords(odd, { looks })).toEqual({
       words: expect.stringMatching(/^The look at 09:10 shows full throttle lean\. .* 3 % leaner\./) as string,
       yes: "I looked again",
     });
     const file = { code: "fileLeansTop", file: "run.csv", leaned: 0.04, wouldBe: 0.05 } as const;
-    expect(askedFirst([file], { looks })?.yes).toBe("The file is right");
-    expect(askedFirst([{ code: "noAir" }], { looks })).toBeUndefined();
+    expect(askedWords(file, { looks }).yes).toBe("The file is right");
   });
   it("never says the same for two of them", () => {
     expect(new Set(all.map((warning) => warningWords(warning, Preferences.parse({})).text)).size).toBe(

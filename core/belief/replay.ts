@@ -228,9 +228,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
       look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
     );
     const old = overtaken(told);
-    const seen = told.map((one) =>
-      old.has(one) ? { ...one, item: { ...one.item, silent: true as const } } : one,
-    );
+    const seen = told.filter((one) => !old.has(one));
     const timed = session.items.flatMap(({ runs, at }) =>
       runs
         ? runEvidence(runs, present, layout, mixtureOf).map((item): MatchedEvidence => ({

@@ -20,10 +20,10 @@ import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
 import { partHref, placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
-import { askedFirst, warningWords } from "./warnings.ts";
+import { askedWords, warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
-import { isAskedFirst } from "#core/advice/card/asked-first.ts";
+import { askedFirst, isAskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/present.ts";
@@ -80,8 +80,9 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
   const worthTelling = lines.filter((line) => !isPlainCheck(line));
   const held = present.held.length > 0;
   const [answered, setAnswered] = useState<string>();
-  const odd = askedFirst(advice.warnings, present);
-  const asks = odd && odd.words !== answered ? odd : undefined;
+  const odd = askedFirst(advice);
+  const question = odd && askedWords(odd, present);
+  const asks = question?.words === answered ? undefined : question;
   const wanted = advice.next.kind === "look" ? advice.next : undefined;
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (

@@ -1,8 +1,9 @@
 import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 /** Warnings in words: what is wrong, and what to do. */
+import type { Asks } from "#app/ui/AskFirst.tsx";
 import { outlierTitle } from "#app/vocabulary/cylinders.ts";
-import { isAskedFirst } from "#core/advice/card/asked-first.ts";
+import type { AskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Warning } from "#core/advice/card/warnings.ts";
 import type { Present } from "#core/log/present.ts";
 import { formatTurns } from "#core/units/workshop.ts";
@@ -27,34 +28,25 @@ const RULED_BY: Readonly<Record<Extract<Warning, { code: "outOfReach" }>["ruledB
 const grave = (text: string): WarningWords => ({ grave: true, text });
 const plain = (text: string): WarningWords => ({ grave: false, text });
 
-type FileLeansTop = Extract<Warning, { code: "fileLeansTop" }>;
-
-/** What is asked before a change that a file alone asks for is one tap. */
-export function fileLeansTopWords({ file, lambda, leaned, wouldBe }: FileLeansTop): string {
+/** What is asked before the plan is one tap, and the button that answers it. */
+export function askedWords(asked: AskedFirst, { looks }: Pick<Present, "looks">): Asks {
+  const leaner = percentWords(asked.leaned);
+  if (asked.code === "lookSaysLean") {
+    const at = looks.find(({ entry }) => entry.id === asked.lookId)?.entry.at.slice(11, 16);
+    return {
+      words: `The look${at === undefined ? "" : ` at ${at}`} shows full throttle lean. All else says it is rich, so this makes it ${leaner} leaner. If the look is right, the engine is hurt. Look at it again first.`,
+      yes: "I looked again",
+    };
+  }
+  const { file, lambda, wouldBe } = asked;
   const figure = lambda === undefined ? "" : ` It says λ ${lambda.toFixed(2)} at full throttle.`;
-  return `This makes full throttle ${percentWords(leaned)} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`;
+  return {
+    words: `This makes full throttle ${leaner} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`,
+    yes: "The file is right",
+  };
 }
 
-/** A look that does not fit is no slip until somebody has looked again. */
-const lookSaysLeanWords = (
-  { leaned }: Extract<Warning, { code: "lookSaysLean" }>,
-  at: string | undefined,
-): string =>
-  `The look${at === undefined ? "" : ` at ${at}`} shows full throttle lean. All else says it is rich, so this makes it ${percentWords(leaned)} leaner. If the look is right, the engine is hurt. Look at it again first.`;
-
-/** @returns what somebody who was there must say before the plan is one tap, and the button that says it */
-export function askedFirst(
-  warnings: readonly Warning[],
-  { looks }: Pick<Present, "looks">,
-): { readonly words: string; readonly yes: string } | undefined {
-  const odd = warnings.find(isAskedFirst);
-  if (odd?.code === "fileLeansTop") return { words: fileLeansTopWords(odd), yes: "The file is right" };
-  if (odd?.code !== "lookSaysLean") return undefined;
-  const at = looks.find(({ entry }) => entry.id === odd.lookId)?.entry.at.slice(11, 16);
-  return { words: lookSaysLeanWords(odd, at), yes: "I looked again" };
-}
-
-export function warningWords(warning: Warning, units: Preferences): WarningWords {
+export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Preferences): WarningWords {
   switch (warning.code) {
     case "leanRisk":
       return grave(
@@ -70,10 +62,6 @@ export function warningWords(warning: Warning, units: Preferences): WarningWords
       return grave(
         `No main jet in the box is rich enough. ${warning.wantedMain} is wanted; do not run flat out until it is fitted.`,
       );
-    case "fileLeansTop":
-      return grave(fileLeansTopWords(warning));
-    case "lookSaysLean":
-      return grave(lookSaysLeanWords(warning, undefined));
     case "plugsContradict":
       return grave(
         `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Neither can be built on. Clean the plug, ride once more and read it in the shade before you change anything.`,

@@ -49,14 +49,15 @@ function Zones() {
 function Looks() {
   const { advice, present, preferences } = useRig();
   const outcomes = [...(advice?.looks ?? [])].reverse();
+  const shown = new Set(outcomes.map(({ lookId }) => lookId)).size;
   if (outcomes.length === 0)
     return <p className="quiet">No look has been logged: all this is physics and doubt.</p>;
   return (
     <table className="figures">
       <caption className="label">
         The looks, newest first, and what each weighed
-        {present.looks.length > outcomes.length &&
-          ` (the newest ${outcomes.length}; the ${present.looks.length - outcomes.length} before them are in the log)`}
+        {present.looks.length > shown &&
+          ` (${shown} of ${present.looks.length}; older ones, and words said again later, are in the log)`}
       </caption>
       <thead>
         <tr>

@@ -1,5 +1,12 @@
+import type { Advice } from "./advise.ts";
 import type { Warning } from "./warnings.ts";
 
-/** What is asked before the change is one tap: somebody who was there says so first. */
-export const isAskedFirst = ({ code }: Pick<Warning, "code">): boolean =>
-  code === "fileLeansTop" || code === "lookSaysLean";
+export type AskedFirst = Extract<Warning, { code: "fileLeansTop" | "lookSaysLean" }>;
+
+/** What is no line among the warnings: it is asked, where it is fitted. */
+export const isAskedFirst = (warning: Warning): warning is AskedFirst =>
+  warning.code === "fileLeansTop" || warning.code === "lookSaysLean";
+
+/** @returns what somebody who was there must say before the plan is one tap; nothing where no plan is to be fitted */
+export const askedFirst = ({ next, warnings }: Pick<Advice, "next" | "warnings">): AskedFirst | undefined =>
+  next.kind === "fit" ? warnings.find(isAskedFirst) : undefined;

@@ -1,7 +1,9 @@
 /** Looks that exclude each other on one engine: said, asked about, and never built on. */
 import { air, build, fit, lookWith, plug, twin } from "../../__tests__/entries.ts";
 import type { Entry } from "../../log/schema.ts";
+import { openCase } from "../judge/case.ts";
 import { advise } from "./advise.ts";
+import { askedFirst } from "./asked-first.ts";
 
 const start = [build(), air("0001", "08:30")];
 const codes = (entries: Entry[]) => advise(entries).warnings.map(({ code }) => code);
@@ -43,6 +45,18 @@ describe("a pale plug against all that is known", () => {
   });
 });
 
+describe("what is asked before a tap", () => {
+  const odd = { code: "lookSaysLean", lookId: "look:pale", leaned: 0.03 } as const;
+  const { next } = advise([...start, ...plugs("soot", "soot", "umber")]);
+
+  it("is asked where a plan is to be fitted, and nowhere else", () => {
+    expect(next.kind).toBe("fit");
+    expect(askedFirst({ next, warnings: [{ code: "noAir" }, odd] })).toBe(odd);
+    expect(askedFirst({ next, warnings: [{ code: "noAir" }] })).toBeUndefined();
+    expect(askedFirst({ next: { kind: "putBack", changes: [] }, warnings: [odd] })).toBeUndefined();
+  });
+});
+
 describe("the same word said again of one ride", () => {
   const report = (n: number, time: string, felt = "clean"): Entry =>
     lookWith(`r${n}`, time, { type: "rideReport", felt: { mid: felt as "clean", top: felt as "clean" } });
@@ -52,6 +66,17 @@ describe("the same word said again of one ride", () => {
   it("counts once: eight clean reports of one ride are one", () => {
     expect(mid(eight)?.sd).toBeCloseTo(mid(eight.slice(-1))?.sd ?? NaN, 9);
     expect(mid(eight)?.mean).toBeCloseTo(mid(eight.slice(-1))?.mean ?? NaN, 9);
+  });
+
+  it("is nothing that a fault is weighed by, nor a surprise, once it was taken back", () => {
+    const lnOf = (entries: Entry[]) =>
+      openCase([...start, ...entries]).replayed.sessions.reduce((sum, one) => sum + one.lnEvidence(), 0);
+    expect(lnOf(eight)).toBeCloseTo(lnOf(eight.slice(-1)), 9);
+    const plain = [1, 2, 3, 4].map((n) =>
+      lookWith(`l${n}`, `09:0${n}`, { type: "lambda", zone: "mid", lambda: 0.88, sensor: "inside" }),
+    );
+    const takenBack = [...plain, report(1, "09:10", "lean"), report(2, "09:12")];
+    expect(advise([...start, ...takenBack]).looks.map(({ lookId }) => lookId)).not.toContain("look:r1");
   });
 
   it("is the newest word, and six taps of one symptom in a minute are one tap", () => {

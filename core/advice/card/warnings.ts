@@ -187,13 +187,19 @@ function plugsThatContradict({ present }: Case): Warning[] {
 const PLAINLY_LEAN = 0.05;
 
 /** A look of the newest day that does not fit may be a slip, or the first to see it. */
-function lookSaysLean({ replayed }: Case, plan: Plan): Warning[] {
+function lookSaysLean({ open: { replayed }, group, plan }: Known): Warning[] {
   const leaned = plan.lines.reduce((sum, { effect }) => sum + effect.top, 0);
   if (leaned < LEAST_EFFECT) return [];
   const ofDay = new Set(replayed.sessions.at(-1)?.matched.map(({ item }) => item.lookId));
+  const own = new Set(group.evidence.map(({ lookId }) => lookId));
   const odd = replayed.outcomes.findLast(
     ({ lookId, zone, tail, reads, expected }) =>
-      ofDay.has(lookId) && zone === "top" && tail < SURPRISING && reads >= PLAINLY_LEAN && reads > expected,
+      ofDay.has(lookId) &&
+      own.has(lookId) &&
+      zone === "top" &&
+      tail < SURPRISING &&
+      reads >= PLAINLY_LEAN &&
+      reads > expected,
   );
   return odd ? [{ code: "lookSaysLean", lookId: odd.lookId, leaned }] : [];
 }
@@ -221,7 +227,7 @@ export function warnings(known: Known): Warning[] {
   return [
     ...danger(known),
     ...aboutFile(known),
-    ...lookSaysLean(open, plan),
+    ...lookSaysLean(known),
     ...plugsThatContradict(open),
     ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
