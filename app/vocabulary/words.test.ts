@@ -5,7 +5,6 @@ import type { Entry } from "#core/log/schema.ts";
 import { advise } from "#core/advice/card/advise.ts";
 import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { NextLook } from "#core/advice/ride/next-look.ts";
-import type { Warning } from "#core/advice/card/warnings.ts";
 import { Preferences } from "./preferences.ts";
 import { rowReason } from "#app/frame/card/words.ts";
 import { zoneCaution } from "./cautions.ts";
