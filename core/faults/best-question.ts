@@ -10,7 +10,7 @@ export interface Hypothesis {
   readonly answers: Readonly<Partial<Record<QuestionName, number>>>;
 }
 
-interface Observation {
+interface Reported {
   readonly symptoms: ReadonlyMap<Symptom, unknown>;
   readonly answers: ReadonlyMap<QuestionName, unknown>;
 }
@@ -30,7 +30,7 @@ function tells(question: QuestionName, hypotheses: readonly Hypothesis[]): numbe
 /** @returns nothing when no question is worth asking now */
 export function bestQuestion(
   hypotheses: readonly Hypothesis[],
-  { symptoms, answers }: Observation,
+  { symptoms, answers }: Reported,
   { build }: Pick<Present, "build">,
 ): QuestionName | undefined {
   const several = (build?.engine.cylinders ?? 1) > 1;

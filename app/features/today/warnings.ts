@@ -64,7 +64,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       );
     case "plugsContradict":
       return grave(
-        `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Neither can be built on. Clean the plug, ride once more and read it in the shade before you change anything.`,
+        `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Do not trust either. Clean the plug, ride once more, and read it in the shade before you change anything.`,
       );
     case "screwAtStop":
       return plain(

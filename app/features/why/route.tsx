@@ -57,7 +57,7 @@ function Looks() {
       <caption className="label">
         The looks, newest first, and what each weighed
         {present.looks.length > shown &&
-          ` (${shown} of ${present.looks.length}; older ones, and words said again later, are in the log)`}
+          ` (${shown} of ${present.looks.length}; the older ones, and what you said again later, are in the log)`}
       </caption>
       <thead>
         <tr>
