@@ -21,7 +21,14 @@ import {
   wrongNeedleRow,
   type Row,
 } from "./judgement/tables.ts";
-import { NEEDLES, POLICIES, type NewAir, type Task, type UnknownKind } from "./judgement/trials.ts";
+import {
+  NEEDLES,
+  POLICIES,
+  type NewAir,
+  type Task,
+  type UnknownKind,
+  type Worded,
+} from "./judgement/trials.ts";
 
 const MEANS: Readonly<Record<string, LookMeans>> = {
   plug: "plug",
@@ -37,7 +44,7 @@ const { values } = parseArgs({
     seed: { type: "string", default: "1" },
     rig: { type: "string" },
     with: { type: "string", default: "" },
-    only: { type: "string", default: "newAir,taught,unknown,readers" },
+    only: { type: "string", default: "newAir,taught,unknown,readers,words" },
     policies: { type: "string", default: POLICIES.join(",") },
     faults: { type: "boolean", default: false },
     fault: { type: "string" },
@@ -120,23 +127,30 @@ const say = (title: string): void => {
 const started = Date.now();
 const kitName = (kit: readonly string[]) => kit.join(" + ");
 
-async function airSection(
-  title: string,
-  what: "newAir" | "taughtAir",
-  airSensitivitySd: number,
-): Promise<void> {
+const MEASURED: Worded = {
+  airSensitivitySd: 0.15,
+  proven: "measured",
+  wordsMayBeWrong: false,
+  upToMonths: 0,
+  later: false,
+};
+
+async function newAirRows(job: (task: Task) => Job): Promise<{ rows: Row[]; everything: NewAir[] }> {
   const rows: Row[] = [];
   const everything: NewAir[] = [];
   for (const rig of rigs) {
-    const jobs = tasks(rig, ["plug", "idle"]).map((task): Job => ({ what, task, airSensitivitySd }));
-    const results = (await runAll(jobs)) as NewAir[];
+    const results = (await runAll(tasks(rig, ["plug", "idle"]).map(job))) as NewAir[];
     everything.push(...results);
     rows.push(newAirRow(rig, results));
   }
-  rows.push(newAirRow("all", everything));
+  return { rows: [...rows, newAirRow("all", everything)], everything };
+}
+
+async function airSection(title: string, job: (task: Task) => Job, byDensity = false): Promise<void> {
+  const { rows, everything } = await newAirRows(job);
   say(title);
   sections.push({ title, rows });
-  if (what !== "newAir" || airSensitivitySd === 0) return;
+  if (!byDensity) return;
   const edges = [0, 0.84, 0.88, 0.92, 0.96, 1, 2];
   const bins = edges.slice(0, -1).map((from, i) => {
     const to = edges[i + 1] ?? 2;
@@ -150,6 +164,27 @@ async function airSection(
   });
 }
 
+/** Words that may be another machine's, from new to a year old; and a word that comes later, on a hill. */
+async function wordSection(): Promise<void> {
+  const rows: Row[] = [];
+  const may = { ...MEASURED, wordsMayBeWrong: true, upToMonths: 12 };
+  const kinds: readonly (readonly [string, Worded])[] = [
+    ["measured", may],
+    ["ran well", { ...may, proven: "ranWell" }],
+    ["by the book", { ...may, proven: "book" }],
+    ["a guess, then measured on a hill", { ...MEASURED, later: true }],
+  ];
+  for (const [name, kind] of kinds) {
+    const { everything } = await newAirRows((task) => ({ what: "newAir", task, kind }));
+    rows.push(newAirRow(name, everything));
+    say(name);
+  }
+  sections.push({
+    title: "A setting by its word in new air, no look yet: wrong words, old words, a later one",
+    rows,
+  });
+}
+
 async function unknownSection(
   kit: readonly string[],
   kind: UnknownKind,
@@ -158,15 +193,10 @@ async function unknownSection(
 ): Promise<void> {
   const rows: Row[] = [];
   const followed: Outcome[] = [];
-  const usesPlugs = kit.includes("plug");
+  const plain = Object.keys(kind).length === 0 && !halfGrooves;
+  const robotsToo = plain && kit.includes("plug") && !kit.includes("ride");
   for (const policy of policies) {
-    const robotic = policy !== "advice" && policy !== "oneAtATime";
-    if (
-      robotic &&
-      (!usesPlugs || kit.includes("ride") || halfGrooves || kind.heavyTails || kind.biasShare !== 1)
-    )
-      continue;
-    if (policy === "oneAtATime" && (kind.heavyTails || kind.biasShare !== 1 || halfGrooves)) continue;
+    if (policy !== "advice" && !(policy === "oneAtATime" ? plain : robotsToo)) continue;
     const all: Outcome[] = [];
     for (const rig of rigs) {
       const jobs = tasks(rig, kit, halfGrooves).map((task): Job => ({ what: "unknown", task, policy, kind }));
@@ -178,6 +208,7 @@ async function unknownSection(
       all.push(...results);
     }
     rows.push(unknownRow(`${policy}, all rigs`, all));
+    say(`${title}: ${policy}`);
   }
   sections.push({ title, rows });
   sections.push({
@@ -186,33 +217,41 @@ async function unknownSection(
   });
 }
 
-const usual: UnknownKind = { heavyTails: false, biasShare: 1 };
 if (only.has("newAir")) {
-  await airSection("A measured setting in new air, no look yet", "newAir", 0.15);
-  await airSection("The same on engines that keep the orifice law", "newAir", 0);
-}
-if (only.has("taught")) await airSection("The same after two earlier days in other air", "taughtAir", 0.15);
-if (only.has("unknown"))
-  for (const kit of kits) await unknownSection(kit, usual, `Unknown engines, ${kitName(kit)}`);
-if (only.has("halfGrooves"))
-  await unknownSection(
-    ["plug", "idle", "ride"],
-    usual,
-    "Unknown engines, plug + idle + ride, half grooves in the box",
+  const kept: Worded = { ...MEASURED, airSensitivitySd: 0 };
+  await airSection(
+    "A measured setting in new air, no look yet",
+    (task) => ({ what: "newAir", task, kind: MEASURED }),
     true,
   );
-if (only.has("readers")) {
-  await unknownSection(
-    ["plug", "idle"],
-    { heavyTails: true, biasShare: 1 },
-    "Unknown engines with heavy tails, plug + idle",
-  );
-  await unknownSection(
-    ["plug", "idle"],
-    { heavyTails: false, biasShare: 3 },
-    "Unknown engines, readers three times as far off, plug + idle",
-  );
+  await airSection("The same on engines that keep the orifice law", (task) => ({
+    what: "newAir",
+    task,
+    kind: kept,
+  }));
 }
+if (only.has("words")) await wordSection();
+if (only.has("taught"))
+  await airSection("The same after two earlier days in other air", (task) => ({
+    what: "taughtAir",
+    task,
+    airSensitivitySd: 0.15,
+  }));
+if (only.has("unknown"))
+  for (const kit of kits) await unknownSection(kit, {}, `Unknown engines, ${kitName(kit)}`);
+const told = values.with ? (kits[0] ?? []) : ["plug", "idle", "ride"];
+if (only.has("halfGrooves"))
+  await unknownSection(told, {}, `Unknown engines, ${kitName(told)}, half grooves in the box`, true);
+const KINDS: readonly (readonly [string, string, UnknownKind])[] = [
+  ["readers", "Unknown engines with heavy tails", { heavyTails: true }],
+  ["readers", "Unknown engines, readers three times as far off", { biasShare: 3 }],
+  ["readers", "Unknown engines, one plug and one felt zone in ten shows something else", { slips: 0.1 }],
+  ["words", "Engines called by the book, one in six of them another machine's", { proven: "book" }],
+  ["words", "Engines called by the book, 15 % rich", { proven: "book", startsOff: -0.15 }],
+  ["words", "Engines called by the book, 10 % lean", { proven: "book", startsOff: 0.1 }],
+];
+for (const [part, title, kind] of KINDS)
+  if (only.has(part)) await unknownSection(told, kind, `${title}, ${kitName(told)}`);
 
 /** A needle that is not this engine's, with and without the right one in the box. */
 async function wrongNeedleSection(kit: readonly string[]): Promise<void> {
@@ -250,18 +289,23 @@ async function faultSection(kit: readonly string[]): Promise<void> {
   const rows: Row[] = [];
   for (const fault of wanted(values.fault, FAULT_NAMES)) {
     const bySize: FaultOutcome[][] = [];
-    for (const size of SIZES_TRIED) bySize.push(await ask({ fault, size, odd: false }));
+    for (const size of SIZES_TRIED) bySize.push(await ask({ fault, size }));
     rows.push(faultRow(fault, bySize));
     say(fault);
   }
   sections.push({ title: `Faults, ${kitName(kit)}: first or second, by size`, rows });
   if (values.fault !== undefined) return;
-  const healthy = await ask({ fault: undefined, size: 1, odd: false });
-  const odd = await ask({ fault: undefined, size: 1, odd: true });
-  sections.push({
-    title: `Healthy engines, ${kitName(kit)}: false alarms`,
-    rows: [alarmRow("plain", healthy), alarmRow("odd: heavy tails", odd)],
-  });
+  const healthy: readonly (readonly [string, Seeded["odd"]])[] = [
+    ["plain", undefined],
+    ["heavy tails", "heavyTails"],
+    ["15 % rich", "rich"],
+    ["10 % lean", "lean"],
+    ["a book that is another machine's", "wrongBook"],
+  ];
+  const alarms: Row[] = [];
+  for (const [name, odd] of healthy)
+    alarms.push(alarmRow(name, await ask({ fault: undefined, size: 1, ...(odd && { odd }) })));
+  sections.push({ title: `Healthy engines, ${kitName(kit)}: false alarms`, rows: alarms });
 }
 if (only.has("faults"))
   for (const kit of values.with ? kits : [["plug", "idle", "ride"]]) await faultSection(kit);

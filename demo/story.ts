@@ -13,7 +13,7 @@ import {
   trueError,
   type HiddenEngine,
 } from "#core/simulator/hidden-engine.ts";
-import { drawReader, rideReportOf, walkIdle, type Reader } from "#core/simulator/reader.ts";
+import { CAREFUL_SD, drawReader, rideReportOf, walkIdle, type Reader } from "#core/simulator/reader.ts";
 import type { BenchPart } from "#core/log/part-schema.ts";
 import { fold } from "#core/log/fold.ts";
 import type { BaseSheet, Build, Change, CheckEntry, Entry, Header, Reading } from "#core/log/schema.ts";
@@ -141,7 +141,7 @@ class Story {
     // Somebody has jetted it before: it is not any engine that could be.
     const truth = drawn.truth.map((trim) => KNOWN_SHARE * trim);
     this.engine = { ...drawn, truth: truth.map((trim, i) => trim + (fault[i] ?? 0)) };
-    this.reader = drawReader(this.random);
+    this.reader = drawReader(this.random, CAREFUL_SD);
   }
 
   private id<K extends string>(kind: K): string {

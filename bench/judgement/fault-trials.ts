@@ -1,12 +1,12 @@
 /** Something wrong that no jet cures, seeded into hidden engines: is it named, and is a healthy engine left alone? */
-import { PROVEN } from "#core/log/schema.ts";
+import { PROVEN, type Proven } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { Part } from "#core/log/parts.ts";
 import type { Build, Change } from "#core/log/schema.ts";
 import type { FaultName } from "#core/log/fault-names.ts";
 import { faulty } from "#core/simulator/faulty.ts";
 import { drawReader } from "#core/simulator/reader.ts";
-import { drawRealEngine, drawWeather } from "#core/simulator/real-engine.ts";
+import { drawRealEngine, drawWeather, type EngineKind } from "#core/simulator/real-engine.ts";
 import { Bench, chaseFault, type FaultOutcome } from "#core/simulator/trial.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { benchBuild, type RigName } from "./rigs.ts";
@@ -17,8 +17,8 @@ export const SIZES_TRIED = [0, 1, 2] as const;
 export interface Seeded {
   readonly fault: FaultName | undefined;
   readonly size: (typeof SIZES_TRIED)[number];
-  /** healthy, and with trims of heavy tails all the same */
-  readonly odd: boolean;
+  /** healthy all the same: trims of heavy tails, jetted wrong, or called by a book that is not its own */
+  readonly odd?: "heavyTails" | "rich" | "lean" | "wrongBook";
 }
 
 /** A cylinder of its own needs a neighbour. */
@@ -43,15 +43,29 @@ function ownChange(fault: FaultName | undefined, build: Build, deaf: Part): Chan
   return { part: part === "pilot" ? "pilot" : "main", to: larger.find((size) => size > wanted) ?? from + 5 };
 }
 
+/** Fifteen hundredths rich, ten lean: jets from another machine, or from another height. */
+const JETTED_OFF = { rich: -0.15, lean: 0.1 } as const;
+
+function kindOf(proven: Proven, odd: Seeded["odd"]): EngineKind {
+  const kind = { proven, heavyTails: odd === "heavyTails", airSensitivitySd: 0.15 };
+  if (odd === "rich" || odd === "lean") return { ...kind, startsOff: JETTED_OFF[odd] };
+  // A book that is not this machine's says nothing of it: the engine is a guess's.
+  return odd === "wrongBook" ? { ...kind, proven: "guess" } : kind;
+}
+
 /** A day on which a tuner does what is advised; how his setting is known is drawn too. */
 export function faultyEngine(task: Task, { fault, size, odd }: Seeded): FaultOutcome {
   const random = randomOf(task, 5 + size);
   const proven = PROVEN[Math.floor(random.uniform() * PROVEN.length)] ?? "book";
   const drawn = benchBuild(task.rig, random, task.halfGrooves);
   const build = fault === "airJetsDead" ? withAirJets(drawn, 0.9) : drawn;
-  const engine = drawRealEngine(build, { proven, heavyTails: odd, airSensitivitySd: 0.15 }, random);
-  const wrong = faulty(engine, fault, size, random);
-  const bench = new Bench(wrong.engine, drawWeather(random), drawReader(random), random, wrong);
+  const engine = drawRealEngine(build, kindOf(proven, odd), random);
+  const called =
+    odd === "wrongBook"
+      ? { ...engine, build: { ...build, baseline: { ...build.baseline, proven: "book" as const } } }
+      : engine;
+  const wrong = faulty(called, fault, size, random);
+  const bench = new Bench(wrong.engine, drawWeather(random), drawReader(random), random, { faulty: wrong });
   // He comes in from a ride, and tells what it did.
   const ride = () => {
     bench.report(true);

@@ -11,10 +11,11 @@ import {
   type Policy,
   type Task,
   type UnknownKind,
+  type Worded,
 } from "./trials.ts";
 
 export type Job =
-  | { readonly what: "newAir"; readonly task: Task; readonly airSensitivitySd: number }
+  | { readonly what: "newAir"; readonly task: Task; readonly kind: Worded }
   | { readonly what: "taughtAir"; readonly task: Task; readonly airSensitivitySd: number }
   | { readonly what: "fault"; readonly task: Task; readonly seeded: Seeded }
   | { readonly what: "wrongNeedle"; readonly task: Task; readonly needles: Needles }
@@ -29,7 +30,7 @@ export type Result<J extends Job = Job> = J extends { what: "unknown" | "wrongNe
 export function runJob(job: Job): NewAir | Outcome | FaultOutcome {
   switch (job.what) {
     case "newAir":
-      return newAir(job.task, job.airSensitivitySd);
+      return newAir(job.task, job.kind);
     case "taughtAir":
       return taughtAir(job.task, job.airSensitivitySd);
     case "fault":

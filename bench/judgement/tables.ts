@@ -1,5 +1,6 @@
 /** Results as tables. */
 import type { PerZone } from "#core/carburettor/zones.ts";
+import { isPastLimit } from "#core/simulator/reader.ts";
 import { allRight } from "#core/simulator/real-engine.ts";
 import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
 import type { NewAir } from "./trials.ts";
@@ -37,9 +38,17 @@ export function newAirRow(name: string, results: readonly NewAir[]): Row {
     "do nothing": percent(share(results, ({ nothing }) => allRight(nothing))),
     "main by chart": percent(share(results, ({ chart }) => allRight(chart))),
     "the card": percent(share(results, ({ card }) => allRight(card))),
+    "the box reaches": percent(share(results, ({ withinReach }) => withinReach)),
+    "right of those": percent(
+      share(
+        results.filter(({ withinReach }) => withinReach),
+        ({ card }) => allRight(card),
+      ),
+    ),
     idle: percent(share(results, ({ card }) => within("idle")(card))),
     middle: percent(share(results, ({ card }) => within("mid")(card))),
     top: percent(share(results, ({ card }) => within("top")(card))),
+    "top past the lean limit": percent(share(results, ({ card }) => isPastLimit(card))),
   };
 }
 
@@ -55,9 +64,9 @@ export function wrongNeedleRow(name: string, results: readonly Outcome[]): Row {
     "just off idle": rightIn("low"),
     swapped: percent(share(results, ({ swaps }) => swaps > 0)),
     "more than once": percent(share(results, ({ swaps }) => swaps > 1)),
-    "looks: median": String(
+    "stops: median": String(
       quantile(
-        results.map((one) => one.looks),
+        results.map((one) => one.stops),
         0.5,
       ),
     ),
@@ -71,13 +80,13 @@ export function wrongNeedleRow(name: string, results: readonly Outcome[]): Row {
 }
 
 export function unknownRow(name: string, results: readonly Outcome[]): Row {
-  const looks = results.map((one) => one.looks);
+  const stops = results.map((one) => one.stops);
   const minutes = results.map((one) => one.minutes);
   return {
     "": name,
     engines: String(results.length),
-    "looks: median": String(quantile(looks, 0.5)),
-    "90th": String(quantile(looks, 0.9)),
+    "stops: median": String(quantile(stops, 0.5)),
+    "90th": String(quantile(stops, 0.9)),
     "minutes: median": String(quantile(minutes, 0.5)),
     "all right": percent(share(results, ({ errors }) => allRight(errors))),
     "the box reaches": percent(share(results, ({ withinReach }) => withinReach)),
@@ -90,7 +99,7 @@ export function unknownRow(name: string, results: readonly Outcome[]): Row {
     idle: percent(share(results, ({ errors }) => within("idle")(errors))),
     middle: percent(share(results, ({ errors }) => within("mid")(errors))),
     top: percent(share(results, ({ errors }) => within("top")(errors))),
-    "lean looks an engine": (results.reduce((sum, one) => sum + one.leanLooks, 0) / results.length).toFixed(
+    "lean rides an engine": (results.reduce((sum, one) => sum + one.leanRides, 0) / results.length).toFixed(
       2,
     ),
     unfinished: String(results.filter(({ finished }) => !finished).length),
@@ -133,7 +142,7 @@ export function faultRow(fault: string, bySize: readonly (readonly FaultOutcome[
     "another stood out": percent(
       share(larger, ({ fault: one, named }) => named.some((name) => name !== one)),
     ),
-    looks: inHundred(larger, ({ looks }) => looks),
+    stops: inHundred(larger, ({ stops }) => stops),
     questions: inHundred(larger, ({ questions }) => questions),
   };
 }
@@ -147,7 +156,7 @@ export function alarmRow(name: string, results: readonly FaultOutcome[]): Row {
     engines: String(results.length),
     "any fault stood out": `${(100 * share(results, ({ named }) => named.length > 0)).toFixed(1)} %`,
     "most of all": most.map(([fault, count]) => `${fault} ${count}`).join(", ") || "none",
-    looks: inHundred(results, ({ looks }) => looks),
+    stops: inHundred(results, ({ stops }) => stops),
     questions: inHundred(results, ({ questions }) => questions),
   };
 }

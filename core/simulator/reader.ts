@@ -1,8 +1,10 @@
 /** Somebody who looks: at plugs, with a meter, with a tachometer at idle, with a probe, from the saddle. */
 import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { TONES } from "../log/parts.ts";
+import { FELT } from "../log/readings/ride-report.ts";
 import type { Build, Reading, Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";
-import { feltAs, METHANOL_FACTOR, PLUG_SD, SENSOR_SD, toneShown } from "./truth.ts";
+import { feltAs, INSTRUMENT_SD, METHANOL_FACTOR, PLUG_SD, SENSOR_SD, toneShown } from "./truth.ts";
 
 /** Scatter and own error of each instrument, log mixture. */
 export interface Reader {
@@ -12,20 +14,34 @@ export interface Reader {
   readonly idle: { readonly bias: number };
   readonly ride: { readonly sd: number; readonly bias: number };
   readonly heat: { readonly sd: number; readonly bias: number };
+  /** share of plugs and felt zones that show something else: a sooty session before, the wrong plug in the hand */
+  readonly slips: number;
 }
 
-/** @param biasShare - 1 as the docs list them, more for readers who are off */
-export function drawReader(random: Random, biasShare = 1): Reader {
-  const bias = (sd: number) => biasShare * sd * random.normal();
+/** Somebody who takes care: what the demo's riders are. */
+export const CAREFUL_SD = { plug: 0.012, lambda: 0.01, idle: 0.01, ride: 0.015, heat: 0.02 } as const;
+
+/** @param ownSd - spread of what each instrument is off by */
+export function drawReader(
+  random: Random,
+  ownSd: Readonly<Record<keyof typeof INSTRUMENT_SD, number>> = INSTRUMENT_SD,
+  slips = 0,
+): Reader {
+  const bias = (sd: number) => sd * random.normal();
   return {
-    plug: { sd: PLUG_SD, bias: bias(0.012) },
-    lambda: { sd: SENSOR_SD, bias: bias(0.01) },
+    plug: { sd: PLUG_SD, bias: bias(ownSd.plug) },
+    lambda: { sd: SENSOR_SD, bias: bias(ownSd.lambda) },
     idleTurns: { sd: 0.1 },
-    idle: { bias: bias(0.01) },
-    ride: { sd: 0.06, bias: bias(0.015) },
-    heat: { sd: 0.04, bias: bias(0.02) },
+    idle: { bias: bias(ownSd.idle) },
+    ride: { sd: 0.06, bias: bias(ownSd.ride) },
+    heat: { sd: 0.04, bias: bias(ownSd.heat) },
+    slips,
   };
 }
+
+/** @returns one of all that could be seen, each as likely, where this look shows something else */
+const slipped = <T>({ slips }: Reader, random: Random, all: readonly T[]): T | undefined =>
+  slips > 0 && random.uniform() < slips ? all[Math.floor(random.uniform() * all.length)] : undefined;
 
 export function readPlugOf(
   reader: Reader,
@@ -36,7 +52,7 @@ export function readPlugOf(
 ): Reading {
   const { sd, bias } = reader.plug;
   const factor = fuel.name === "methanol" ? METHANOL_FACTOR : 1;
-  const tone = toneShown(error + bias + factor * sd * random.normal());
+  const tone = slipped(reader, random, TONES) ?? toneShown(error + bias + factor * sd * random.normal());
   return { type: "plug", zone, tone, cut: "clean", colderSteps: 0 };
 }
 
@@ -81,7 +97,8 @@ export function readHeatOf(
 
 export function rideReportOf(reader: Reader, errors: PerZone<number>, random: Random): Reading {
   const { sd, bias } = reader.ride;
-  const felt = (zone: Zone) => feltAs(errors[zone] + bias + sd * random.normal());
+  const felt = (zone: Zone) =>
+    slipped(reader, random, FELT) ?? feltAs(errors[zone] + bias + sd * random.normal());
   return {
     type: "rideReport",
     felt: { idle: felt("idle"), low: felt("low"), mid: felt("mid"), top: felt("top") },

@@ -7,8 +7,8 @@ import { settingFromLog } from "../rig/from-build.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";
 import { TWIN } from "../../demo/other-rigs.ts";
 import { drawPhysics, realCarburettor, type RealPhysics } from "./real-carburettor.ts";
-import { drawReader, rideReportOf, walkIdle } from "./reader.ts";
-import { allRight, drawRealEngine, drawWeather } from "./real-engine.ts";
+import { drawReader, readPlugOf, rideReportOf, walkIdle } from "./reader.ts";
+import { allRight, drawRealEngine, drawWeather, type EngineKind } from "./real-engine.ts";
 import { chartMain } from "./robots.ts";
 
 const { rig } = FRAME.model;
@@ -73,6 +73,24 @@ describe("a real engine for the bench", () => {
     expect(Math.sqrt(tops.reduce((sum, x) => sum + x, 0) / tops.length)).toBeCloseTo(0.02, 2);
   });
 
+  it("is a guess after all where its word is another machine's, one book in six", () => {
+    const word = { proven: "book", heavyTails: false, airSensitivitySd: 0 } as const;
+    const topsOf = (kind: EngineKind) =>
+      Array.from({ length: 300 }, (_, seed) => drawRealEngine(ENDURO_BUILD, kind, seededRandom(seed))).map(
+        (drawn) => drawn.errors(ENDURO_BUILD.baseline.setting, air).top,
+      );
+    const right = topsOf(word);
+    const mixed = topsOf({ ...word, wordsMayBeWrong: true });
+    const spread = (tops: readonly number[]) =>
+      Math.sqrt(tops.reduce((sum, x) => sum + (x + 0.01) ** 2, 0) / 300);
+    expect(spread(right)).toBeCloseTo(0.05, 2);
+    expect(spread(mixed)).toBeGreaterThan(1.06 * spread(right));
+    // A year of use adds 0.01 √12 = 0.035; jetted 15 % rich is so whatever the word.
+    expect(spread(topsOf({ ...word, monthsOld: 12 }))).toBeCloseTo(Math.hypot(0.05, 0.035), 2);
+    const rich = topsOf({ ...word, startsOff: -0.15 });
+    expect(rich.reduce((sum, x) => sum + x, 0) / 300).toBeCloseTo(-0.15, 2);
+  });
+
   it("grows rich in thin air by about what the law has, more or less by its own sensitivity", () => {
     const drawn = drawRealEngine(ENDURO_BUILD, known, seededRandom(8));
     const { setting: base } = ENDURO_BUILD.baseline;
@@ -100,8 +118,10 @@ describe("a real engine for the bench", () => {
   });
 });
 
+const EXACT = { plug: 0, lambda: 0, idle: 0, ride: 0, heat: 0 };
+
 describe("a reader on the bench", () => {
-  const reader = drawReader(seededRandom(4), 0);
+  const reader = drawReader(seededRandom(4), EXACT);
 
   it("finds the middle of the idle to a tenth of a turn, and says where only one side was seen", () => {
     const base = ENDURO_BUILD.baseline.setting;
@@ -114,6 +134,22 @@ describe("a reader on the bench", () => {
     const flat = walkIdle(reader, base, idleAt(0.03), seededRandom(1));
     expect(flat?.type === "bestIdle" && flat.sdTurns).toBeGreaterThan(0.5);
     expect(walkIdle(reader, base, () => 0.3, seededRandom(1))).toBeUndefined();
+  });
+
+  it("shows something else now and then, where the reader slips", () => {
+    const tonesOf = (slips: number) => {
+      const one = drawReader(seededRandom(4), EXACT, slips);
+      const random = seededRandom(9);
+      return Array.from({ length: 200 }, () => readPlugOf(one, 0, "top", ENDURO_BUILD.fuel, random)).map(
+        (reading) => reading.type === "plug" && reading.tone,
+      );
+    };
+    const far = (tones: readonly unknown[]) =>
+      tones.filter((tone) => tone === "chalk" || tone === "soot").length;
+    expect(far(tonesOf(0))).toBe(0);
+    // Two tones of seven, of all looks: 57 of 200.
+    expect(far(tonesOf(1))).toBeGreaterThan(40);
+    expect(far(tonesOf(1))).toBeLessThan(75);
   });
 
   it("tells a ride as it felt, most of the time", () => {

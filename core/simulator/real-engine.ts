@@ -6,7 +6,7 @@ import type { Build, Proven, Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";
 import { rigFromBuild, settingFromLog } from "../rig/from-build.ts";
 import { drawPhysics, realCarburettor } from "./real-carburettor.ts";
-import { TRUE_SD } from "./truth.ts";
+import { DRIFT_SD_PER_MONTH, TRUE_SD, WORD, WRONG_WORD_ONE_IN } from "./truth.ts";
 
 export interface RealEngine {
   readonly build: Build;
@@ -22,14 +22,14 @@ export interface EngineKind {
   readonly heavyTails: boolean;
   /** sd of how far this engine departs from the orifice law when the air changes */
   readonly airSensitivitySd: number;
+  /** the word is another machine's as often as such words are */
+  readonly wordsMayBeWrong?: boolean;
+  /** months of use since the word was true */
+  readonly monthsOld?: number;
+  /** jetted by somebody who was off by so much everywhere, log mixture: whatever the word */
+  readonly startsOff?: number;
 }
 
-/** How far a setting that is known to be right is from right: as the words for it are meant. */
-const PROVEN_SPREAD: Readonly<Record<Exclude<Proven, "guess">, { mean: number; sd: number }>> = {
-  book: { mean: -0.01, sd: 0.05 },
-  ranWell: { mean: 0, sd: 0.035 },
-  measured: { mean: 0, sd: 0.02 },
-};
 /** Cylinders of one engine differ by so much, log mixture. */
 const CYLINDER_SD = 0.015;
 
@@ -41,6 +41,15 @@ function draw(random: Random, heavy: boolean): number {
   return (z / Math.sqrt(chi / 3)) * 0.88;
 }
 
+/** Where the engine truly starts; nothing where the word is a guess, or another machine's. */
+function trueWord(kind: EngineKind, random: Random): { mean: number; sd: number } | undefined {
+  const { proven, wordsMayBeWrong = false, startsOff } = kind;
+  if (startsOff !== undefined) return { mean: startsOff, sd: WORD.measured.sd };
+  if (proven === "guess") return undefined;
+  if (wordsMayBeWrong && random.uniform() < 1 / WRONG_WORD_ONE_IN[proven]) return undefined;
+  return WORD[proven];
+}
+
 /** @param build - as the tuner describes it; its baseline is where the engine is known from, or guessed at */
 export function drawRealEngine(build: Build, kind: EngineKind, random: Random): RealEngine {
   const rig = rigFromBuild(build);
@@ -50,14 +59,15 @@ export function drawRealEngine(build: Build, kind: EngineKind, random: Random): 
   const lnAirFuel = realCarburettor(rig, physics);
   const airSensitivity = kind.airSensitivitySd * random.normal();
   const { setting, air } = rig.baseline;
-  const { proven } = kind;
   const residual = perZone((zone) => some(TRUE_SD[zone]));
-  const right = proven === "guess" ? undefined : PROVEN_SPREAD[proven];
-  const start = perZone((zone) =>
-    right
-      ? right.mean + right.sd * random.normal()
-      : lnAirFuel(setting, air, PROBES[zone]) - untrimmed(setting, air, PROBES[zone]) + residual[zone],
-  );
+  const aged = DRIFT_SD_PER_MONTH * Math.sqrt(kind.monthsOld ?? 0);
+  const word = trueWord(kind, random);
+  const start = perZone((zone) => {
+    const then = word
+      ? word.mean + word.sd * random.normal()
+      : lnAirFuel(setting, air, PROBES[zone]) - untrimmed(setting, air, PROBES[zone]) + residual[zone];
+    return aged > 0 ? then + aged * random.normal() : then;
+  });
   const base = perZone((zone) => lnAirFuel(setting, air, PROBES[zone]));
   const carburettors = new Map<Build, Carburettor>();
   const carburettorOf = (machine: Build): Carburettor => {
@@ -83,7 +93,7 @@ export function drawRealEngine(build: Build, kind: EngineKind, random: Random): 
     const common = errors(fitted, now, machine);
     return perZone((zone) => common[zone] + own);
   };
-  return { build: { ...build, baseline: { ...build.baseline, proven } }, errors, errorsOf };
+  return { build: { ...build, baseline: { ...build.baseline, proven: kind.proven } }, errors, errorsOf };
 }
 
 /** Weather between the sea and 1800 m. */

@@ -34,7 +34,7 @@ function stepsFor(tone: Parameters<typeof toneCentre>[0]): number {
   return Math.sign(off) * (Math.abs(off) > 0.08 ? 2 : 1);
 }
 
-const MOST_LOOKS = 12;
+const MOST_STOPS = 12;
 
 /** One zone after the other, plug after plug, until it has the right tone. */
 function readUntilRight(
@@ -42,7 +42,7 @@ function readUntilRight(
   zone: "mid" | "top",
   richer: (setting: Setting, steps: number) => Partial<Setting>,
 ): void {
-  for (let tries = 0; tries < 4 && bench.looks < MOST_LOOKS; tries += 1) {
+  for (let tries = 0; tries < 4 && bench.stops < MOST_STOPS; tries += 1) {
     const reading = bench.plug(zone);
     if (reading?.type !== "plug") return;
     const steps = stepsFor(reading.tone);

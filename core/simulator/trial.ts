@@ -27,13 +27,13 @@ import {
 } from "./reader.ts";
 
 export interface Outcome {
-  readonly looks: number;
+  readonly stops: number;
   readonly minutes: number;
   readonly fits: number;
   /** parts that were swapped */
   readonly swaps: number;
   /** rides at full throttle past the lean limit */
-  readonly leanLooks: number;
+  readonly leanRides: number;
   readonly errors: PerZone<number>;
   /** how likely each zone was said to be right at the end */
   readonly said: readonly { readonly zone: ReachedZone; readonly chance: number }[];
@@ -43,7 +43,7 @@ export interface Outcome {
 }
 
 /** The best play there is: a needle and a main that put middle and top right, then a pilot and a screw for the idle. */
-function boxReaches(engine: RealEngine, now: Build, fitted: Setting, air: HumidAir): boolean {
+export function boxReaches(engine: RealEngine, now: Build, fitted: Setting, air: HumidAir): boolean {
   const { clip, main, pilot, screwTurns, shimMm } = choices(now, fitted, [], 0.125);
   const right = (error: number) => Math.abs(error) <= TOLERANCE;
   return clip.some((c) =>
@@ -64,15 +64,26 @@ function boxReaches(engine: RealEngine, now: Build, fitted: Setting, air: HumidA
 
 const FIRST = Date.parse("2026-05-23T08:00:00Z");
 
+const MINUTES_PER_MONTH = 30.44 * 24 * 60;
+
+/** What the usual tuner has not. */
+export interface Circumstances {
+  readonly faulty?: Faulty;
+  /** what the tuner has, if not what the engine was drawn with: a wrong needle, a guess elsewhere */
+  readonly described?: Build;
+  /** how long ago the rig was described */
+  readonly wordMonths?: number;
+}
+
 /** The log of a tuner, and the engine that answers. */
 export class Bench {
   readonly entries: Entry[] = [];
   readonly engine: RealEngine;
-  looks = 0;
+  stops = 0;
   minutes = 0;
   fits = 0;
   swaps = 0;
-  leanLooks = 0;
+  leanRides = 0;
   private air: AirState;
   private readonly reader: Reader;
   private readonly random: Random;
@@ -80,27 +91,24 @@ export class Bench {
   private readonly faulty: Faulty | undefined;
   /** as it is now described: with a part of the box in it, once it was swapped */
   private described: Build;
-  /** @param described - what the tuner has, if not what the engine was drawn with: a wrong needle */
-  constructor(
-    engine: RealEngine,
-    air: AirState,
-    reader: Reader,
-    random: Random,
-    faulty?: Faulty,
-    described: Build = engine.build,
-  ) {
+  constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random, more: Circumstances = {}) {
+    const { faulty, described = engine.build, wordMonths = 0 } = more;
     this.engine = engine;
     this.faulty = faulty;
     this.air = air;
     this.reader = reader;
     this.random = random;
     this.described = described;
-    this.keep("build", { build: described, reopens: [], why: "" });
+    this.keep(
+      "build",
+      { build: described, reopens: [], why: "" },
+      -Math.round(wordMonths * MINUTES_PER_MONTH),
+    );
     this.keepAir();
   }
 
-  private keep(kind: Entry["kind"], content: object): void {
-    const at = new Date(FIRST + 60_000 * (this.minutes + this.entries.length))
+  private keep(kind: Entry["kind"], content: object, earlierMinutes = 0): void {
+    const at = new Date(FIRST + 60_000 * (this.minutes + this.entries.length + earlierMinutes))
       .toISOString()
       .replace(/\.\d+Z/, "Z");
     this.entries.push({ id: `${kind}:bench-${this.entries.length}`, at, kind, ...content } as Entry);
@@ -112,18 +120,22 @@ export class Bench {
     this.keep("air", { temperatureK, humidity, pressure: { kind: "station", pressurePa }, place: "" });
   }
 
+  get now(): HumidAir {
+    return airOfState(this.air);
+  }
+
   get fitted(): Setting {
     return fold(this.entries).setting ?? this.engine.build.baseline.setting;
   }
 
   get errors(): PerZone<number> {
-    return this.engine.errors(this.fitted, airOfState(this.air), this.described);
+    return this.engine.errors(this.fitted, this.now, this.described);
   }
 
   /** Time goes on: now and then somebody reads the air again. */
   private pass(minutes: number): void {
     this.minutes += minutes;
-    if (this.looks % 3 !== 2) return;
+    if (this.stops % 3 !== 2) return;
     this.air = laterAir(this.air, this.random);
     this.keepAir();
   }
@@ -134,8 +146,8 @@ export class Bench {
   }
 
   private ridden(zone: Zone): void {
-    this.looks += 1;
-    if (zone === "top" && isPastLimit(this.errors)) this.leanLooks += 1;
+    this.stops += 1;
+    if (zone === "top" && isPastLimit(this.errors)) this.leanRides += 1;
   }
 
   private log(reading: Reading | undefined, minutes: number, cylinder?: number): Reading | undefined {
@@ -145,9 +157,8 @@ export class Bench {
   }
 
   private seen(zone: Zone, cylinder?: number): number {
-    const air = airOfState(this.air);
     if (cylinder === undefined) return this.errors[zone];
-    return this.engine.errorsOf(cylinder, this.fitted, air, this.described)[zone];
+    return this.engine.errorsOf(cylinder, this.fitted, this.now, this.described)[zone];
   }
 
   plug(zone: Zone, cylinder?: number, minutes = 8): Reading | undefined {
@@ -189,9 +200,8 @@ export class Bench {
   }
 
   idle(): Reading | undefined {
-    this.looks += 1;
-    const air = airOfState(this.air);
-    const at = (setting: Setting) => this.engine.errors(setting, air, this.described).idle;
+    this.stops += 1;
+    const at = (setting: Setting) => this.engine.errors(setting, this.now, this.described).idle;
     const reading = walkIdle(this.reader, this.fitted, at, this.random);
     if (reading) return this.log(reading, 8);
     // No fall-off in sight: all that the bench says is which way the engine wants to go.
@@ -233,15 +243,15 @@ export class Bench {
   }
 
   outcome(finished: boolean, advice: Advice | undefined): Outcome {
-    const { looks, minutes, fits, swaps, leanLooks, errors } = this;
+    const { stops, minutes, fits, swaps, leanRides, errors } = this;
     const said = advice
       ? (["idle", "mid", "top"] as const).map((zone) => ({
           zone,
           chance: advice.zones.find((one) => one.zone === zone)?.pRight ?? 0,
         }))
       : [];
-    const withinReach = boxReaches(this.engine, this.described, this.fitted, airOfState(this.air));
-    return { looks, minutes, fits, swaps, leanLooks, errors, said, finished, withinReach };
+    const withinReach = boxReaches(this.engine, this.described, this.fitted, this.now);
+    return { stops, minutes, fits, swaps, leanRides, errors, said, finished, withinReach };
   }
 
   /** Another day, in another air. */
@@ -298,7 +308,7 @@ export interface FaultOutcome {
   readonly chance: number;
   /** every fault that stood out at any time */
   readonly named: readonly FaultName[];
-  readonly looks: number;
+  readonly stops: number;
   readonly questions: number;
 }
 
@@ -331,7 +341,7 @@ export function chaseFault(
     rank: place < 0 ? undefined : place + 1,
     chance: faults[place]?.chance ?? 0,
     named: [...named],
-    looks: bench.looks,
+    stops: bench.stops,
     questions,
   };
 }

@@ -20,6 +20,22 @@ export const TRUE_SD = {
   mainWorth: 0.1,
 } as const;
 
+/** How far a setting that is called so is from right, if the word is this engine's. */
+export const WORD = {
+  book: { mean: -0.01, sd: 0.05 },
+  ranWell: { mean: 0, sd: 0.035 },
+  measured: { mean: 0, sd: 0.02 },
+} as const;
+
+/** One word in so many is another machine's: the setting is a guess after all. */
+export const WRONG_WORD_ONE_IN = { book: 6, ranWell: 10, measured: 30 } as const;
+
+/** What a month of use moves each zone by. */
+export const DRIFT_SD_PER_MONTH = 0.01;
+
+/** Own error of each instrument, the same in all that it shows. */
+export const INSTRUMENT_SD = { plug: 0.02, lambda: 0.015, idle: 0.015, ride: 0.02, heat: 0.03 } as const;
+
 /** A plug read clean, a sensor well inside the pipe, and alcohol, which leaves little colour. */
 export const PLUG_SD = 0.03;
 export const SENSOR_SD = 0.015;
