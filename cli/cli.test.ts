@@ -213,7 +213,13 @@ describe("what advise prints of the next step", () => {
       reading: { type: "rideReport", felt: { idle: "clean", top: "rich" } },
     };
     expect(nextOf(logOf([report], [measured]))).toMatchObject({ kind: "leave" });
-    const look = nextOf(logOf([], [first]));
+    const onlyPlugs = {
+      id: "school:0001",
+      at: "2026-05-22T09:20:00+02:00",
+      kind: "school",
+      school: { what: "lookWith", is: ["plug"] },
+    };
+    const look = nextOf(logOf([onlyPlugs], [first]));
     expect(look).toMatchObject({ kind: "look" });
     expect(Object.keys(look).sort()).toEqual(["gain", "how", "kind", "minutes", "zone"]);
   });

@@ -8,7 +8,8 @@ import type { Random } from "../numbers/random.ts";
 export interface Drawn {
   /** as many even draws would say as much */
   readonly effective: number;
-  readonly along: readonly { readonly mean: number; readonly sd: number }[];
+  /** kurtosis: 3 of a normal, less of two peaks, more of one with long tails */
+  readonly along: readonly { readonly mean: number; readonly sd: number; readonly kurtosis: number }[];
 }
 
 /**
@@ -30,6 +31,9 @@ export function importanceDraws(
   const precision = Float64Array.from(prior.mean, (_, i) => 1 / (prior.covariance[i * size + i] ?? NaN));
   const logs = new Float64Array(draws);
   const values = lines.map(() => new Float64Array(draws));
+  // What all looks along one line share is drawn with them, one a line.
+  const lineOf = evidence.map(({ line, sharedSd = 0 }) => `${sharedSd} ${line.row.join(" ")}`);
+  const shared = new Map(lineOf.map((line, i) => [line, evidence[i]?.sharedSd ?? 0]));
   for (let n = 0; n < draws; n += 1) {
     const z = Float64Array.from({ length: size }, () => random.normal());
     const x = Float64Array.from(answer.mean, (mean, i) => {
@@ -39,7 +43,10 @@ export function importanceDraws(
     });
     let log = 0.5 * dot(z, z);
     x.forEach((value, i) => (log -= 0.5 * value * value * (precision[i] ?? 0)));
-    for (const { line, likelihood } of evidence) log += likelihood.log(line.shift + dot(line.row, x));
+    const errors = new Map([...shared].map(([line, sd]) => [line, sd === 0 ? 0 : sd * random.normal()]));
+    evidence.forEach(({ line, likelihood }, i) => {
+      log += likelihood.log(line.shift + dot(line.row, x) + (errors.get(lineOf[i] ?? "") ?? 0));
+    });
     logs[n] = log;
     lines.forEach(({ row, shift }, i) => {
       const list = values[i];
@@ -54,8 +61,10 @@ export function importanceDraws(
     effective: (mass * mass) / squares,
     along: values.map((list) => {
       const mean = dot(weights, list) / mass;
-      const second = weights.reduce((sum, weight, n) => sum + weight * (list[n] ?? 0) ** 2, 0) / mass;
-      return { mean, sd: Math.sqrt(Math.max(0, second - mean * mean)) };
+      const moment = (power: number) =>
+        weights.reduce((sum, weight, n) => sum + weight * ((list[n] ?? 0) - mean) ** power, 0) / mass;
+      const variance = moment(2);
+      return { mean, sd: Math.sqrt(variance), kurtosis: moment(4) / variance ** 2 };
     }),
   };
 }

@@ -17,6 +17,7 @@ import type { Frame } from "./frame.ts";
 import { lineOver, type Layout } from "./layout.ts";
 import { buildAt } from "./look-mixtures.ts";
 import { zoneMixture } from "./mixture.ts";
+import type { Belief } from "./unknowns.ts";
 
 /** Makers jet a shade rich; plugs or a λ figure leave little doubt. */
 const KNOWN: Readonly<Record<Exclude<Proven, "guess">, { readonly mean: number; readonly sd: number }>> = {
@@ -24,6 +25,17 @@ const KNOWN: Readonly<Record<Exclude<Proven, "guess">, { readonly mean: number; 
   ranWell: { mean: 0, sd: 0.035 },
   measured: { mean: 0, sd: 0.02 },
 };
+
+/** How often such a claim is another machine's: a book of another model, a pipe that was changed since, a slip. */
+const WRONG: Readonly<Record<Exclude<Proven, "guess">, number>> = {
+  book: 1 / 6,
+  ranWell: 1 / 10,
+  measured: 1 / 30,
+};
+/** Surer than this of one case, the others are left out. */
+const SURE = 0.95;
+/** Of a log with many claims the newest are doubted, and the first. */
+const MOST_DOUBTED = 3;
 
 export interface Claim {
   /** the entry that makes it */
@@ -110,4 +122,75 @@ export function claimEvidence(
       shifts: new Map(lines.map(([c, { shift }]) => [carburettorOf(build, c), shift])),
     };
   });
+}
+
+/** One way in which the claims may be: all right, or one of them wrong as a whole. */
+export interface ClaimCase {
+  readonly wrong: string | undefined;
+  /** before anything was seen; the cases need not add to 1 */
+  readonly prior: number;
+}
+
+/** @returns all right first, then each doubted one wrong in turn */
+export function claimCases(claims: readonly Claim[]): ClaimCase[] {
+  const [first, ...later] = claims;
+  const doubted = [...(first ? [first] : []), ...later.slice(-MOST_DOUBTED)];
+  const wrong = doubted.flatMap(({ id, how }) =>
+    how === "guess" ? [] : [{ wrong: id, prior: WRONG[how] / (1 - WRONG[how]) }],
+  );
+  return [{ wrong: undefined, prior: 1 }, ...wrong];
+}
+
+export interface WeighedClaim extends Claim {
+  /** that it is of this engine, after all that was seen */
+  readonly chance: number;
+}
+
+/** Mean and covariance of several beliefs, each with its share. */
+function mixed(beliefs: readonly { readonly share: number; readonly belief: Belief }[]): Belief {
+  const [first] = beliefs;
+  if (!first || beliefs.length === 1)
+    return first?.belief ?? { mean: new Float64Array(), covariance: new Float64Array() };
+  const size = first.belief.mean.length;
+  const mean = new Float64Array(size);
+  for (const { share, belief } of beliefs)
+    for (let i = 0; i < size; i += 1) mean[i] = (mean[i] ?? 0) + share * (belief.mean[i] ?? 0);
+  const covariance = new Float64Array(size * size);
+  for (const { share, belief } of beliefs)
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j < size; j += 1) {
+        const apart = ((belief.mean[i] ?? 0) - (mean[i] ?? 0)) * ((belief.mean[j] ?? 0) - (mean[j] ?? 0));
+        const place = i * size + j;
+        covariance[place] = (covariance[place] ?? 0) + share * ((belief.covariance[place] ?? 0) + apart);
+      }
+  return { mean, covariance };
+}
+
+/** @returns what is believed, the surest of the cases, and how likely each claim is of this engine */
+export function weighCases(
+  claims: readonly Claim[],
+  cases: readonly {
+    readonly wrong: string | undefined;
+    readonly belief: Belief;
+    readonly lnWeight: number;
+  }[],
+): {
+  readonly belief: Belief;
+  readonly shares: readonly number[];
+  readonly surest: number;
+  readonly claims: readonly WeighedClaim[];
+} {
+  const most = Math.max(...cases.map(({ lnWeight }) => lnWeight));
+  const weights = cases.map(({ lnWeight }) => Math.exp(lnWeight - most));
+  const total = weights.reduce((a, b) => a + b);
+  const shares = cases.map((one, i) => ({ ...one, share: (weights[i] ?? 0) / total }));
+  const surest = shares.reduce((best, { share }, i) => (share > (shares[best]?.share ?? 0) ? i : best), 0);
+  const sure = shares[surest];
+  const chanceWrong = new Map(shares.map(({ wrong, share }) => [wrong, share]));
+  return {
+    belief: sure && sure.share >= SURE ? sure.belief : mixed(shares),
+    shares: shares.map(({ share }) => share),
+    surest,
+    claims: claims.map((claim) => ({ ...claim, chance: 1 - (chanceWrong.get(claim.id) ?? 0) })),
+  };
 }

@@ -9,6 +9,8 @@ export interface Evidence {
   /** along the long belief */
   readonly line: Line;
   readonly likelihood: Likelihood;
+  /** sd that all looks along this line share, besides what each errs by itself */
+  readonly sharedSd?: number;
   /** the model's own shift then, without what is not known, through each carburettor (from 0) it speaks of */
   readonly shifts: ReadonlyMap<number, number>;
   /** weighs nothing by itself */

@@ -144,7 +144,8 @@ describe("how proven a setting is", () => {
     // Right on the hill with the baseline's jets: this engine feels the air less than the law has it.
     expect(before.zones[3]?.mean).toBeLessThan(-0.09);
     expect(Math.abs(after.zones[3]?.mean ?? NaN)).toBeLessThan(0.03);
-    expect(after.next.kind).toBe("leave");
+    // The book and what was measured exclude each other: one more look tells which, and nothing is changed before it.
+    expect(after.next.kind).not.toBe("fit");
     const elsewhere: Entry = { ...said, setting: { ...setting, main: 158 }, air: baseAir };
     expect(advise([build(), elsewhere]).zones[3]?.mean).toBeLessThan(-0.02);
   });

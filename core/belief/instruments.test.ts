@@ -199,7 +199,7 @@ describe("better or worse on an engine with two carburettors", () => {
   const verdict = (is: "better" | "worse"): Entry =>
     lookWith("verdict", "09:30", { type: "compared", zone: "top", verdict: is });
   it("speaks of the carburettor that was changed: the other's line is not in it", () => {
-    const { replayed } = openCase([rig, air("t", "08:30"), onOne, verdict("better")]);
+    const { replayed } = openCase([rig, air("t", "08:30"), onOne, verdict("worse")]);
     const [item] = replayed.evidence;
     const own = (cylinder: number) =>
       item?.line.row.slice(11 * cylinder, 11 * cylinder + 11).some((x) => x !== 0);

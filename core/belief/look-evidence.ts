@@ -12,6 +12,9 @@ import { buildAt, type Mixtures } from "./look-mixtures.ts";
 
 export type Look = SeenLook;
 
+/** A jet is never quite what is stamped, a slide never seated twice alike: one setting in one air errs by so much. */
+const SETTING_SD = 0.01;
+
 /** What one carburettor's machine makes of a look. */
 interface Through {
   readonly observations: readonly Observation[];
@@ -82,6 +85,7 @@ export function evidenceMaker(
         line: lineOver(new Map(lines), layout, place, whole?.shareOf),
         shifts: new Map(shifts),
         ...(silent && { silent }),
+        ...(reading.type !== "compared" && { sharedSd: SETTING_SD }),
       };
     });
   };

@@ -1,14 +1,24 @@
 /**
  * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
  * the belief after one day, with its drift, is the start of the next. The first build's claim that its baseline is
- * right comes first; every later claim counts on its own day, in its own air. The days that a log had before are kept, so that one more entry costs one day.
+ * right comes first; every later claim counts on its own day, in its own air. Each claim may be wrong: the log is
+ * replayed without it too, and what is believed is weighed between the two. The days that a log had before are kept,
+ * so that one more entry costs one day.
  */
 import { dayOf, type InstrumentMessage } from "../log/schema.ts";
 import type { Present } from "../log/present.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
 import { runGroups, type RunGroup } from "../looks/run-groups.ts";
-import { claimEvidence, claimsOf, type Claim } from "./claims.ts";
+import {
+  claimCases,
+  claimEvidence,
+  claimsOf,
+  weighCases,
+  type Claim,
+  type ClaimCase,
+  type WeighedClaim,
+} from "./claims.ts";
 import { runEvidence } from "./run-evidence.ts";
 import type { Evidence } from "./evidence.ts";
 import type { Frame } from "./frame.ts";
@@ -46,14 +56,25 @@ export interface MatchedEvidence {
   readonly at: string | undefined;
 }
 
-export interface Replayed {
+/** The log as one way of its claims has it. */
+export interface ReplayedCase {
+  /** that its claims are so, if nothing but jetting is wrong */
+  readonly share: number;
   /** the first build's claim first */
   readonly sessions: readonly ReplayedSession[];
+  readonly outcomes: readonly LookOutcome[];
+}
+
+export interface Replayed {
+  /** of the surest case */
+  readonly sessions: readonly ReplayedSession[];
+  /** all claims right, or one of them wrong */
+  readonly cases: readonly ReplayedCase[];
   readonly layout: Layout;
   /** of all cylinders one after the other, then of the instruments */
   readonly joint: Belief;
-  /** that a setting was right, as the log has it: the first build's, then in order */
-  readonly claims: readonly Claim[];
+  /** that a setting was right, as the log has it: the first build's, then in order; how likely each holds */
+  readonly claims: readonly WeighedClaim[];
   /** what all claims alone come to, without any look */
   readonly claimedAlone: () => Belief;
   /** looks; claims are not among them */
@@ -89,10 +110,17 @@ interface DoneSession extends ReplayedSession {
 export interface ReplayMemory {
   /** names all that every day depends on */
   key: string;
-  done: DoneSession[];
+  /** the days, by the claim that is thought to be wrong */
+  readonly done: Map<string, DoneSession[]>;
 }
 
-export const freshMemory = (): ReplayMemory => ({ key: "", done: [] });
+export const freshMemory = (): ReplayMemory => ({ key: "", done: new Map() });
+
+/** @returns the same days, for a question about another log: what it works out is not kept in the first */
+export const memoryLike = ({ key, done }: ReplayMemory): ReplayMemory => ({
+  key,
+  done: new Map([...done].map(([wrong, days]) => [wrong, [...days]])),
+});
 
 const DAY_MS = 86_400_000;
 
@@ -154,121 +182,217 @@ function instrumentsOf({ looks }: Present): Instrument[] {
 
 const daysBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 
+/** All of a log that does not depend on which claims hold. */
+interface OpenLog {
+  readonly present: Present;
+  readonly layout: Layout;
+  readonly prior: Belief;
+  readonly frames: readonly Frame[];
+  readonly mixtureOf: Mixtures;
+  readonly learnt: ReadonlyMap<string, LearntHeat>;
+  readonly evidenceOf: (look: Look) => Evidence[];
+  readonly evidenceOfClaim: (claim: Claim) => Evidence[];
+  readonly claims: readonly Claim[];
+  /** when the first build was described */
+  readonly begun: string;
+}
+
+function openLog(present: Present, messages: readonly InstrumentMessage[]): OpenLog {
+  const { knownBuilds } = present;
+  const newest = present.build;
+  const [first] = present.builds;
+  if (!newest || !first) throw new RangeError("log must hold a build, got none");
+  const layout = layoutOf(newest.engine.cylinders, instrumentsOf(present));
+  const frames = framesOf(knownBuilds);
+  const mixtureOf = mixtures(knownBuilds, frames);
+  const learnt = heatSlopes(present, mixtureOf);
+  return {
+    present,
+    layout,
+    prior: priorOf(layout, messages),
+    frames,
+    mixtureOf,
+    learnt,
+    evidenceOf: evidenceMaker(present, layout, mixtureOf, learnt),
+    evidenceOfClaim: (claim) => claimEvidence(claim, knownBuilds, frames, layout),
+    claims: claimsOf(present),
+    begun: first.at,
+  };
+}
+
+const bare = { site: NO_SITE, look: undefined, at: undefined };
+
+/** @returns all that a day says, what the log has of it first, then the claims */
+function evidenceOfSession({ items }: Session, log: OpenLog, wrong: string | undefined) {
+  const { present, layout, mixtureOf, evidenceOf, evidenceOfClaim } = log;
+  const seen = items.flatMap(({ look, at }) =>
+    look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
+  );
+  const timed = items.flatMap(({ runs, at }) =>
+    runs
+      ? runEvidence(runs, present, layout, mixtureOf).map((item): MatchedEvidence => ({
+          ...bare,
+          item,
+          at,
+          timed: true,
+        }))
+      : [],
+  );
+  const claimed = items.flatMap(({ claim, at }) =>
+    claim && claim.id !== wrong
+      ? evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at }))
+      : [],
+  );
+  const old = overtaken(seen);
+  return { told: [...seen.filter((one) => !old.has(one)), ...timed], claimed };
+}
+
+function workOut(
+  key: string,
+  session: Session,
+  from: Belief,
+  log: OpenLog,
+  wrong: string | undefined,
+): DoneSession {
+  const { told, claimed } = evidenceOfSession(session, log, wrong);
+  const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
+  const far = new Set(
+    session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
+  );
+  const items = [...told, ...claimed].map((one): MatchedEvidence => {
+    if (days === undefined) return one;
+    return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
+  });
+  const before = days === undefined ? from : withUnknown(from, staleAirSd(days));
+  const { mean, covariance, converged, outcomes, sites, lnEvidence } = update(
+    before,
+    items.map(({ item }) => item),
+  );
+  const after = { mean, covariance };
+  return {
+    key,
+    known: log.layout.size,
+    before,
+    after,
+    lnEvidence: once(lnEvidence),
+    matched: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
+    belief: firstUnknowns(after, log.layout.size),
+    evidence: told.flatMap(({ item }) => (item.silent ? [] : [item])),
+    outcomes: outcomes.slice(0, told.length),
+    converged,
+  };
+}
+
+function once<T>(work: () => T): () => T {
+  let done: { readonly value: T } | undefined;
+  return () => (done ??= { value: work() }).value;
+}
+
+interface DoneCase {
+  readonly first: ReplayedSession;
+  readonly done: readonly DoneSession[];
+  readonly belief: Belief;
+}
+
+function replayCase(
+  log: OpenLog,
+  sessions: readonly Session[],
+  { wrong }: ClaimCase,
+  now: string,
+  memory: ReplayMemory,
+): DoneCase {
+  const { present, layout, prior, learnt } = log;
+  const right = log.claims
+    .slice(0, 1)
+    .flatMap((claim) => (claim.id === wrong ? [] : log.evidenceOfClaim(claim)));
+  const start = update(prior, right);
+  let belief: Belief = { mean: start.mean, covariance: start.covariance };
+  let before = { day: dayOf(log.begun), reopenings: 0 };
+  const kept = memory.done.get(wrong ?? "") ?? [];
+  const done = sessions.map((session, i): DoneSession => {
+    const name = sessionKey(session, present, learnt);
+    const known = kept[i];
+    const drifted = () => drift(belief, layout, daysBetween(before.day, session.day));
+    const from = () =>
+      reopen(drifted(), layout, present.reopenings.slice(before.reopenings, session.reopenings).flat());
+    const finished = known?.key === name ? known : workOut(name, session, from(), log, wrong);
+    // What follows a day that is worked out anew begins from another belief.
+    if (finished !== known) kept.length = i;
+    kept[i] = finished;
+    ({ belief } = finished);
+    before = session;
+    return finished;
+  });
+  kept.length = sessions.length;
+  memory.done.set(wrong ?? "", kept);
+  belief = reopen(belief, layout, present.reopenings.slice(before.reopenings).flat());
+  belief = drift(belief, layout, daysBetween(before.day, dayOf(now)));
+  return {
+    first: {
+      known: layout.size,
+      before: prior,
+      after: start,
+      lnEvidence: once(start.lnEvidence),
+      matched: right.map((item, i) => ({ ...bare, item, site: start.sites[i] ?? NO_SITE })),
+    },
+    done,
+    belief,
+  };
+}
+
 /**
  * @returns what is believed now of every cylinder of the newest build
  * @throws {RangeError} if the log has no build, or holds one that cannot be
  */
 export function replay(present: Present, options: ReplayOptions = {}): Replayed {
-  const { knownBuilds, reopenings } = present;
-  const newest = present.build;
-  const [first] = present.builds;
-  if (!newest || !first) throw new RangeError("log must hold a build, got none");
-  const { messages = [], memory = freshMemory(), now = present.newest ?? first.at } = options;
-  const layout = layoutOf(newest.engine.cylinders, instrumentsOf(present));
-  const frames = framesOf(knownBuilds);
-  const mixtureOf = mixtures(knownBuilds, frames);
-  const learnt = heatSlopes(present, mixtureOf);
-  const evidenceOf = evidenceMaker(present, layout, mixtureOf, learnt);
-  const key = JSON.stringify([layout, knownBuilds, present.schools.screw, messages, reopenings]);
-  if (memory.key !== key) [memory.key, memory.done] = [key, []];
-  const claims = claimsOf(present);
-  const evidenceOfClaim = (claim: Claim) => claimEvidence(claim, knownBuilds, frames, layout);
-  const right = claims.slice(0, 1).flatMap(evidenceOfClaim);
-  const prior = priorOf(layout, messages);
-  const start = update(prior, right);
-  let belief: Belief = { mean: start.mean, covariance: start.covariance };
-  let before = { day: dayOf(first.at), reopenings: 0 };
-  const done: DoneSession[] = [];
-  for (const session of sessionsOf(allItems(present, claims.slice(1)))) {
-    const name = sessionKey(session, present, learnt);
-    const known = memory.done[done.length];
-    const finished = known?.key === name ? known : workOut(name, session);
-    memory.done[done.length] = finished;
-    if (finished !== known) memory.done.length = done.length + 1;
-    done.push(finished);
-    ({ belief } = finished);
-    before = session;
+  const { messages = [], memory = freshMemory() } = options;
+  const log = openLog(present, messages);
+  const { layout, claims, prior, frames, mixtureOf, learnt } = log;
+  const now = options.now ?? present.newest ?? log.begun;
+  const key = JSON.stringify([
+    layout,
+    present.knownBuilds,
+    present.schools.screw,
+    messages,
+    present.reopenings,
+  ]);
+  if (memory.key !== key) {
+    memory.key = key;
+    memory.done.clear();
   }
-  memory.done.length = done.length;
-  belief = reopen(belief, layout, reopenings.slice(before.reopenings).flat());
-  belief = drift(belief, layout, daysBetween(before.day, dayOf(now)));
+  const sessions = sessionsOf(allItems(present, claims.slice(1)));
+  const cases = claimCases(claims).map((one) => ({ ...one, ...replayCase(log, sessions, one, now, memory) }));
+  // Wrong, a claim is one of a setting drawn at random: what it then comes to is what it would to a guess.
+  const byChance = (claim: Claim) => update(prior, log.evidenceOfClaim(claim)).lnEvidence();
+  const weighed = weighCases(
+    claims,
+    cases.map(({ prior: share, wrong, first, done, belief }) => {
+      const seen = done.reduce((sum, { lnEvidence }) => sum + lnEvidence(), first.lnEvidence());
+      const drawn = claims.find(({ id }) => id === wrong);
+      return { wrong, belief, lnWeight: Math.log(share) + seen + (drawn ? byChance(drawn) : 0) };
+    }),
+  );
+  const surest = cases[weighed.surest];
+  if (!surest) throw new RangeError("a log must be replayed in one way at least, got none");
+  const { first, done } = surest;
   return {
-    sessions: [
-      {
-        known: layout.size,
-        before: prior,
-        after: start,
-        lnEvidence: start.lnEvidence,
-        matched: right.map((item, i) => ({
-          item,
-          site: start.sites[i] ?? NO_SITE,
-          look: undefined,
-          at: undefined,
-        })),
-      },
-      ...done,
-    ],
+    sessions: [first, ...done],
+    cases: cases.map((one, i) => ({
+      share: weighed.shares[i] ?? 0,
+      sessions: [one.first, ...one.done],
+      outcomes: one.done.flatMap(({ outcomes }) => outcomes),
+    })),
     mixtureOf,
     layout,
-    joint: belief,
-    claims,
-    claimedAlone: () => update(prior, claims.flatMap(evidenceOfClaim)),
+    joint: weighed.belief,
+    claims: weighed.claims,
+    claimedAlone: () => replay({ ...present, looks: [], runs: [] }, { messages, now }).joint,
     evidence: done.flatMap(({ evidence }) => evidence),
     outcomes: done.flatMap(({ outcomes }) => outcomes),
     converged: done.every(({ converged }) => converged),
     heat: [...learnt.values()],
     frames,
   };
-
-  function workOut(name: string, session: Session): DoneSession {
-    const drifted = drift(belief, layout, daysBetween(before.day, session.day));
-    const from = reopen(drifted, layout, reopenings.slice(before.reopenings, session.reopenings).flat());
-    const bare = { site: NO_SITE, look: undefined, at: undefined };
-    const told = session.items.flatMap(({ look, at }) =>
-      look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
-    );
-    const old = overtaken(told);
-    const seen = told.filter((one) => !old.has(one));
-    const timed = session.items.flatMap(({ runs, at }) =>
-      runs
-        ? runEvidence(runs, present, layout, mixtureOf).map((item): MatchedEvidence => ({
-            ...bare,
-            item,
-            at,
-            timed: true,
-          }))
-        : [],
-    );
-    const claimed = session.items.flatMap(({ claim, at }) =>
-      claim ? evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at })) : [],
-    );
-    const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
-    const far = new Set(
-      session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
-    );
-    const items = [...seen, ...timed, ...claimed].map((one): MatchedEvidence => {
-      if (days === undefined) return one;
-      return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
-    });
-    const started = days === undefined ? from : withUnknown(from, staleAirSd(days));
-    const { mean, covariance, converged, outcomes, sites, lnEvidence } = update(
-      started,
-      items.map(({ item }) => item),
-    );
-    const after = { mean, covariance };
-    return {
-      key: name,
-      known: layout.size,
-      before: started,
-      after,
-      lnEvidence,
-      matched: items.map((one, i) => ({ ...one, site: sites[i] ?? NO_SITE })),
-      belief: firstUnknowns(after, layout.size),
-      evidence: [...seen, ...timed].flatMap(({ item }) => (item.silent ? [] : [item])),
-      outcomes: outcomes.slice(0, seen.length + timed.length),
-      converged,
-    };
-  }
 }
 
 /** What was seen is never changed, and a log that grows keeps what it had: it is put into words once. */

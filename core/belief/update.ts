@@ -1,8 +1,8 @@
 /**
- * What is believed after a set of looks: expectation propagation. Each look is matched in mean and variance
- * along its own line by quadrature and enters as a rank-one update; sweeps repeat until nothing moves. A look that
- * adds to the doubt is held back where it would leave another one's cavity without any (that one could then not be
- * matched): so every cavity stays a proper normal.
+ * What is believed after a set of looks: expectation propagation. All looks along one line are one factor (factor.ts);
+ * each factor is matched in mean and variance along its line and enters as a rank-one update; sweeps repeat until
+ * nothing moves. A factor that adds to the doubt is held back where it would leave another one's cavity without any
+ * (that one could then not be matched): so every cavity stays a proper normal.
  * Sources: Minka, "A family of algorithms for approximate Bayesian inference" (MIT thesis, 2001), chapter 3;
  * rank-one form and marginal likelihood: Rasmussen & Williams, "Gaussian Processes for Machine Learning" (2006),
  * section 3.6.
@@ -10,7 +10,8 @@
 import { addScaled, dot, lessOuter, quadratic, times } from "../numbers/linear.ts";
 import type { Moments } from "../numbers/quadrature.ts";
 import type { Evidence } from "./evidence.ts";
-import { exactSite, lnSiteMass, matchOf, NO_SITE, siteWith, type Site } from "./site.ts";
+import { factorsOf, matchOf, partsOfSite, withoutMember, type Factor } from "./factor.ts";
+import { lnSiteMass, NO_SITE, siteWith, type Site } from "./site.ts";
 import type { Belief } from "./unknowns.ts";
 
 /** What one look did, once all are taken together. */
@@ -32,7 +33,7 @@ export interface Updated extends Belief {
   readonly converged: boolean;
   readonly sweeps: number;
   readonly outcomes: readonly LookOutcome[];
-  /** what each look came to, in their order */
+  /** what each look came to, in their order: its part of what its line came to */
   readonly sites: readonly Site[];
   /** ln of the chance of all looks together, up to constants that belong to the looks alone */
   readonly lnEvidence: () => number;
@@ -44,14 +45,14 @@ export const SURPRISING = 0.005;
 /** Nothing moves any more: by this share of its own doubt. */
 const SETTLED = 1e-4;
 const MOST_SWEEPS = 150;
-/** Looks that chase each other in a circle meet when they go part of the way, from these sweeps on. */
+/** Factors that chase each other in a circle meet when they go part of the way, from these sweeps on. */
 const STRIDES = [
   { from: 60, share: 0.15 },
   { from: 25, share: 0.3 },
   { from: 10, share: 0.5 },
   { from: 0, share: 1 },
 ] as const;
-/** Another look's own share of what is known along its line may rise to this, never to all of it. */
+/** Another factor's own share of what is known along its line may rise to this, never to all of it. */
 const MOST_OWN_SHARE = 0.98;
 /** A cavity that has moved by less than this share of its doubt gives the same match. */
 const UNMOVED = 1e-5;
@@ -61,10 +62,10 @@ interface Cavity extends Moments {
   readonly believed: Moments;
 }
 
-/** What all other looks say about this one's line. */
-function cavityOf(belief: Belief, { line }: Evidence, site: Site): Cavity {
-  const gain = times(belief.covariance, line.row);
-  const believed = { mean: dot(line.row, belief.mean), variance: dot(line.row, gain) };
+/** What all other factors say about this one's line. */
+function cavityOf(belief: Belief, { row }: Factor, site: Site): Cavity {
+  const gain = times(belief.covariance, row);
+  const believed = { mean: dot(row, belief.mean), variance: dot(row, gain) };
   const variance = 1 / (1 / believed.variance - site.precision);
   return { gain, believed, variance, mean: variance * (believed.mean / believed.variance - site.pull) };
 }
@@ -80,70 +81,85 @@ function exchange(belief: Belief, { gain, believed }: Cavity, from: Site, to: Si
 }
 
 /**
- * How far a look's precision may fall before another look would be all that is known along its own line.
+ * How far a factor's precision may fall before another would be all that is known along its own line.
  * Falling by p, the variance along line j rises by p c² / (1 - p v), c the covariance of the two lines.
  */
 function mostFall(
-  belief: Belief,
-  evidence: readonly Evidence[],
-  sites: readonly Site[],
+  { belief, sites, factors }: Sweeping,
   i: number,
   { gain, believed }: Cavity,
   wanted: number,
-): number {
+) {
   let fall = Math.min(wanted, 0.99 / believed.variance);
-  evidence.forEach(({ line }, j) => {
+  factors.forEach(({ row }, j) => {
     const precision = sites[j]?.precision ?? 0;
     if (j === i || precision <= 0) return;
-    const covariance = dot(line.row, gain);
+    const covariance = dot(row, gain);
     if (covariance === 0) return;
-    const variance = quadratic(belief.covariance, line.row);
+    const variance = quadratic(belief.covariance, row);
     const room = (MOST_OWN_SHARE / precision - variance) / (covariance * covariance);
     fall = Math.min(fall, room <= 0 ? 0 : room / (1 + room * believed.variance));
   });
   return fall;
 }
 
-function outcomeOf(belief: Belief, item: Evidence, site: Site): LookOutcome {
-  const { mean, variance, believed } = cavityOf(belief, item, site);
-  const expected = item.line.shift + mean;
+/** What each look of a factor did: held against all others, those on its own line among them. */
+function outcomesOf(belief: Belief, factor: Factor, site: Site, evidence: readonly Evidence[]) {
+  const cavity = cavityOf(belief, factor, site);
+  return factor.members.flatMap((member): (readonly [index: number, LookOutcome])[] => {
+    const item = evidence[member.index];
+    if (!item) return [];
+    const { mean, variance } = withoutMember(factor, member, cavity);
+    return [
+      [
+        member.index,
+        outcomeOf(item, { mean, variance, after: cavity.believed.variance }, factor.sharedVariance),
+      ],
+    ];
+  });
+}
+
+function outcomeOf(
+  { lookId, zone, line, likelihood }: Evidence,
+  { mean, variance, after }: Moments & { readonly after: number },
+  sharedVariance: number,
+): LookOutcome {
+  const expected = line.shift + mean;
   return {
-    lookId: item.lookId,
-    zone: item.zone,
+    lookId,
+    zone,
     expected,
     expectedSd: Math.sqrt(variance),
-    reads: item.likelihood.reads,
-    weight: Math.max(0, 1 - believed.variance / variance),
-    tail: item.likelihood.tail(expected, variance),
+    reads: likelihood.reads,
+    weight: Math.max(0, 1 - after / variance),
+    tail: likelihood.tail(expected, variance + sharedVariance),
   };
 }
 
-/** ln of what the likelihood is worth under its cavity, over what its site is worth there. */
-function lnCorrection(belief: Belief, item: Evidence, site: Site): number {
-  const { likelihood, line } = item;
-  if (likelihood.normal)
-    return (-0.5 * (likelihood.normal.mean - line.shift) ** 2) / likelihood.normal.variance;
-  const cavity = cavityOf(belief, item, site);
-  return matchOf(likelihood, line.shift, cavity).lnMass - lnSiteMass(site, cavity);
+/** ln of what the factor is worth under its cavity, over what its site is worth there. */
+function lnCorrection(belief: Belief, factor: Factor, site: Site): number {
+  if (factor.exact) return factor.exact.lnMass;
+  const cavity = cavityOf(belief, factor, site);
+  return matchOf(factor, cavity).lnMass - lnSiteMass(site, cavity);
 }
 
 function lnEvidence(
   prior: Belief,
   posterior: Belief,
-  evidence: readonly Evidence[],
+  factors: readonly Factor[],
   sites: readonly Site[],
 ): number {
   let total = 0;
   let belief = prior;
   // Those that take doubt away first: then no step leaves less than nothing.
-  const order = evidence
+  const order = factors
     .map((_, i) => i)
     .sort((a, b) => (sites[b]?.precision ?? 0) - (sites[a]?.precision ?? 0));
   for (const i of order) {
-    const [item, site] = [evidence[i], sites[i]];
-    if (!item || !site) continue;
-    const before = cavityOf(belief, item, NO_SITE);
-    total += lnSiteMass(site, before) + lnCorrection(posterior, item, site);
+    const [factor, site] = [factors[i], sites[i]];
+    if (!factor || !site) continue;
+    const before = cavityOf(belief, factor, NO_SITE);
+    total += lnSiteMass(site, before) + lnCorrection(posterior, factor, site);
     belief = exchange(belief, before, NO_SITE, site);
   }
   return total;
@@ -151,6 +167,8 @@ function lnEvidence(
 
 interface Sweeping {
   belief: Belief;
+  readonly factors: readonly Factor[];
+  /** one a factor */
   readonly sites: Site[];
   /** the cavity that each site was matched to */
   readonly matchedTo: (Moments | undefined)[];
@@ -161,16 +179,15 @@ const hasMoved = (from: Moments | undefined, to: Moments): boolean =>
   Math.abs(to.mean - from.mean) > UNMOVED * Math.sqrt(from.variance) ||
   Math.abs(to.variance - from.variance) > UNMOVED * from.variance;
 
-/** @returns how far the belief moved along this look's line, as a share of its doubt */
-function visit(now: Sweeping, evidence: readonly Evidence[], i: number, stride: number): number {
-  const [item, site = NO_SITE] = [evidence[i], now.sites[i]];
-  if (!item) return 0;
-  const cavity = cavityOf(now.belief, item, site);
-  const { likelihood, line } = item;
+/** @returns how far the belief moved along this factor's line, as a share of its doubt */
+function visit(now: Sweeping, i: number, stride: number): number {
+  const [factor, site = NO_SITE] = [now.factors[i], now.sites[i]];
+  if (!factor) return 0;
+  const cavity = cavityOf(now.belief, factor, site);
   if (!(cavity.variance > 0 && cavity.believed.variance > 0) || !hasMoved(now.matchedTo[i], cavity)) return 0;
-  const match = matchOf(likelihood, line.shift, cavity);
+  const match = matchOf(factor, cavity);
   const wanted = stride * (match.precision - site.precision);
-  const fall = wanted < 0 ? mostFall(now.belief, evidence, now.sites, i, cavity, -wanted) : 0;
+  const fall = wanted < 0 ? mostFall(now, i, cavity, -wanted) : 0;
   const precision = site.precision + (wanted < 0 ? -fall : wanted);
   const aim = siteWith(precision, match.mean, cavity);
   const next = { precision, pull: site.pull + stride * (aim.pull - site.pull) };
@@ -179,24 +196,26 @@ function visit(now: Sweeping, evidence: readonly Evidence[], i: number, stride: 
   now.sites[i] = next;
   // Gone part of the way only, it is to be visited again wherever the others stand.
   now.matchedTo[i] = stride === 1 && fall === -Math.min(0, wanted) ? cavity : undefined;
-  const moved = Math.abs(dot(line.row, now.belief.mean) - before.mean) / Math.sqrt(before.variance);
-  const shrunk = Math.abs(quadratic(now.belief.covariance, line.row) / before.variance - 1);
+  const moved = Math.abs(dot(factor.row, now.belief.mean) - before.mean) / Math.sqrt(before.variance);
+  const shrunk = Math.abs(quadratic(now.belief.covariance, factor.row) / before.variance - 1);
   return Math.max(moved, shrunk);
 }
 
-/** Looks that are normal by themselves are exact at once, whatever the others say; the others begin where told. */
-function takeExact(prior: Belief, evidence: readonly Evidence[], from: readonly Site[]): Sweeping {
+/** Factors that are normal by themselves are exact at once, whatever the others say; the others begin where told. */
+function takeExact(prior: Belief, factors: readonly Factor[], from: readonly Site[]): Sweeping {
   let belief = prior;
-  const sites = evidence.map((item, i): Site => {
-    const site = item.likelihood.normal
-      ? exactSite(item.likelihood.normal, item.line.shift)
-      : (from[i] ?? NO_SITE);
+  const sites = factors.map((factor): Site => {
+    const told = factor.members.map(({ index }) => from[index] ?? NO_SITE);
+    const site = factor.exact?.site ?? {
+      precision: told.reduce((sum, { precision }) => sum + precision, 0),
+      pull: told.reduce((sum, { pull }) => sum + pull, 0),
+    };
     // One that adds to the doubt might leave none: it is matched anew.
     if (site.precision <= 0) return NO_SITE;
-    belief = exchange(belief, cavityOf(belief, item, NO_SITE), NO_SITE, site);
+    belief = exchange(belief, cavityOf(belief, factor, NO_SITE), NO_SITE, site);
     return site;
   });
-  return { belief, sites, matchedTo: evidence.map(() => undefined) };
+  return { belief, factors, sites, matchedTo: factors.map(() => undefined) };
 }
 
 /** How a second question about the same looks is answered sooner. */
@@ -218,23 +237,35 @@ export function update(
   evidence: readonly Evidence[],
   { from = [], settled = SETTLED }: UpdateOptions = {},
 ): Updated {
-  const now = takeExact(prior, evidence, from);
-  const toMatch = evidence.flatMap(({ likelihood, silent }, i) => (likelihood.normal || silent ? [] : [i]));
+  const factors = factorsOf(evidence);
+  const now = takeExact(prior, factors, from);
+  const toMatch = factors.flatMap(({ exact }, i) => (exact ? [] : [i]));
   let sweeps = 0;
   let largestMove = toMatch.length === 0 ? 0 : Infinity;
   while (largestMove > settled && sweeps < MOST_SWEEPS) {
     const stride = STRIDES.find(({ from }) => sweeps >= from)?.share ?? 1;
     largestMove = 0;
-    for (const i of toMatch) largestMove = Math.max(largestMove, visit(now, evidence, i, stride) / stride);
+    for (const i of toMatch) largestMove = Math.max(largestMove, visit(now, i, stride) / stride);
     sweeps += 1;
   }
   const { belief, sites } = now;
+  const parts = new Map(factors.flatMap((factor, i) => partsOfSite(factor, sites[i] ?? NO_SITE)));
+  const outcomes = new Map(
+    factors.flatMap((factor, i) => outcomesOf(belief, factor, sites[i] ?? NO_SITE, evidence)),
+  );
   return {
     ...belief,
     converged: largestMove <= settled,
     sweeps,
-    outcomes: evidence.map((item, i) => outcomeOf(belief, item, sites[i] ?? NO_SITE)),
-    sites,
-    lnEvidence: () => lnEvidence(prior, belief, evidence, sites),
+    outcomes: evidence.map((item, i) => outcomes.get(i) ?? silentOutcome(belief, item)),
+    sites: evidence.map((_, i) => parts.get(i) ?? NO_SITE),
+    lnEvidence: () => lnEvidence(prior, belief, factors, sites),
   };
+}
+
+/** What says nothing changes nothing: it is held against all that is believed. */
+function silentOutcome(belief: Belief, item: Evidence): LookOutcome {
+  const { row } = item.line;
+  const variance = quadratic(belief.covariance, row);
+  return outcomeOf(item, { mean: dot(row, belief.mean), variance, after: variance }, 0);
 }

@@ -4,7 +4,7 @@
  */
 import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
 import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";
-import type { ReplayMemory } from "../belief/replay.ts";
+import { memoryLike, type ReplayMemory } from "../belief/replay.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
 import { dayOf, type AirEntry, type Build, type Entry, type Setting } from "../log/schema.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
@@ -51,7 +51,7 @@ interface Side {
 
 function sideOf(open: Case, day: string, carburettor: number, memory: ReplayMemory | undefined): Side {
   // A copy: a shorter log would cut off what the whole one still needs.
-  const known = memory && { memory: { key: memory.key, done: [...memory.done] } };
+  const known = memory && { memory: memoryLike(memory) };
   const opened = isAllOf(open, day) ? open : openCase(upTo(open, day), { messages: open.heard, ...known });
   const { air, looks } = opened.present;
   if (!air || dayOf(air.at) !== day)

@@ -34,6 +34,9 @@ const seen = [
   plug("0001", "08:40", "top", "biscuit"),
   plug("0002", "08:41", "mid", "biscuit"),
   plug("0003", "08:42", "idle", "biscuit"),
+  plug("0004", "08:50", "top", "biscuit"),
+  plug("0005", "08:51", "mid", "biscuit"),
+  plug("0006", "08:52", "idle", "biscuit"),
 ];
 const open = openCase(seen);
 

@@ -18,7 +18,8 @@ const NEAR_ENOUGH = 0.01;
 /** @returns the same symptom, which a fault shows with this chance whatever the mixture */
 export function alsoMade(symptom: Likelihood, made: number): Likelihood {
   if (made === 0) return symptom;
-  return { ...symptom, log: (e) => Math.log(1 - (1 - made) * (1 - Math.exp(symptom.log(e)))) };
+  const { sd, tail, reads } = symptom;
+  return { sd, tail, reads, log: (e) => Math.log(1 - (1 - made) * (1 - Math.exp(symptom.log(e)))) };
 }
 
 /** What a day added to what is doubted of the engine: drift and work, the same with a fault and without. */

@@ -12,14 +12,35 @@ const replayOf = (...entries: Entry[]): Replayed =>
   replay(foldPossible([build(), air("0001", "08:30"), ...entries]));
 
 const DAY2 = "2026-05-30";
-/** Only λ figures: every site is exact, so is the parabola. Two days, an air of their own on one of them only. */
+const POINTS = [1, 1.5, 2].map((turns) => ({ turns, rpm: 1700 }));
+const bench = (id: string, time: string, middleTurns: number, day?: string): Entry =>
+  lookWith(
+    id,
+    time,
+    {
+      type: "bestIdle",
+      zone: "idle",
+      fallInTurns: middleTurns - 0.6,
+      fallOutTurns: middleTurns + 0.6,
+      sdTurns: 0.1,
+      points: POINTS,
+    },
+    day,
+  );
+const claimed = (id: string, time: string, day?: string): Entry => ({
+  id: `proven:${id}`,
+  at: at(time, day),
+  kind: "proven",
+  how: "measured",
+  note: "",
+});
+/** Only what is normal: every site is exact, so is the parabola. Two days, an air of their own on one of them only. */
 const EXACT = replayOf(
-  lambda("0001", "09:00", "idle", 0.99),
-  lambda("0002", "09:10", "mid", 0.95),
+  bench("0001", "09:00", 1.9),
   fitPart("0001", "09:20", "main", 170),
-  lambda("0003", "10:00", "top", 0.87),
-  lambda("0004", "09:00", "idle", 1.02, DAY2),
-  lambda("0005", "09:30", "top", 0.92, DAY2),
+  claimed("0003", "10:00"),
+  bench("0004", "09:00", 1.2, DAY2),
+  bench("0005", "09:30", 1.3, DAY2),
 );
 const atIdle = ({ item, at: when }: MatchedEvidence): number =>
   when !== undefined && item.zone === "idle" ? 1 : 0;

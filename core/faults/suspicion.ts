@@ -11,7 +11,7 @@ import type { SeenChange } from "./changes.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { recentReports, type Reason } from "./likelihood-ratios.ts";
-import { Weighing, type Weighed } from "./weighing.ts";
+import { lnSumExp, Weighing, type Weighed } from "./weighing.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
 export const NAMED = 0.3;
@@ -64,12 +64,21 @@ export function checkFirst({ suspects: [first] }: Pick<Suspicion, "suspects">): 
   return first && first.chance > CHECK_FIRST ? first : undefined;
 }
 
-interface Chances {
-  readonly jetting: number;
-  readonly each: readonly (Weighed & { readonly chance: number })[];
+/** One way in which the claims of the log may be, with what is weighed in it. */
+interface Way {
+  readonly lnShare: number;
+  readonly weighing: Weighing;
 }
 
-function chancesOf(weighed: readonly Weighed[], lnHealthy: number): Chances {
+/** A fault in one way of the claims: what looks like a wrong book may be a right one on a broken engine. */
+type InOneWay = Weighed & { readonly way: Way };
+
+interface Chances<T> {
+  readonly jetting: number;
+  readonly each: readonly (T & { readonly chance: number })[];
+}
+
+function chancesOf<T extends Pick<Weighed, "lnOdds">>(weighed: readonly T[], lnHealthy: number): Chances<T> {
   // The largest is taken out first: no evidence is so strong that it overflows.
   const most = Math.max(lnHealthy, ...weighed.map(({ lnOdds }) => lnOdds));
   const jetting = Math.exp(lnHealthy - most);
@@ -80,7 +89,44 @@ function chancesOf(weighed: readonly Weighed[], lnHealthy: number): Chances {
   };
 }
 
-const suspectOf = ({ kind, chance, best }: Chances["each"][number]): Suspect => {
+const weighedIn =
+  (way: Way) =>
+  (one: Weighed): InOneWay => ({ ...one, way, lnOdds: one.lnOdds + way.lnShare });
+
+/**
+ * The likeliest first, until no first answer is left that still counts: where looks contradict each other a rank-one
+ * step can be off by far, and would then hide all that is weighed well.
+ */
+function askedAgain(weighed: readonly InOneWay[], lnHealthy: number): Chances<InOneWay> {
+  const answers = [...weighed];
+  const open = new Set(weighed.keys());
+  for (;;) {
+    const now = chancesOf(answers, lnHealthy);
+    const chanceOf = (i: number) => now.each[i]?.chance ?? 0;
+    const [next] = [...open]
+      .filter((i) => chanceOf(i) > ASKED_AGAIN)
+      .sort((a, b) => chanceOf(b) - chanceOf(a));
+    const one = next === undefined ? undefined : answers[next];
+    if (next === undefined || !one) return now;
+    answers[next] = weighedIn(one.way)(one.way.weighing.again(one));
+    open.delete(next);
+  }
+}
+
+/** @returns each fault once: its chance in all ways together, its story by the likeliest of them */
+function overWays(each: Chances<InOneWay>["each"]): (Weighed & { readonly chance: number })[] {
+  const found = new Map<FaultName, Weighed & { readonly chance: number; readonly most: number }>();
+  for (const one of each) {
+    const { name } = one.kind;
+    const before = found.get(name);
+    const chance = one.chance + (before?.chance ?? 0);
+    if (before && before.most >= one.chance) found.set(name, { ...before, chance });
+    else found.set(name, { ...one, most: one.chance, chance });
+  }
+  return [...found.values()];
+}
+
+const suspectOf = ({ kind, chance, best }: Weighed & { readonly chance: number }): Suspect => {
   const { one, figures, reasons } = best;
   const because: Reason[] = [{ kind: "looks", weight: figures }, ...reasons];
   return {
@@ -97,15 +143,20 @@ const suspectOf = ({ kind, chance, best }: Chances["each"][number]): Suspect => 
 
 /** @returns what else than jetting it could be */
 export function suspicion(present: Present, replayed: Replayed): Suspicion {
-  const weighing = new Weighing(present, replayed);
-  const weighed = Object.values(FAULTS).flatMap((kind) => weighing.weigh(kind) ?? []);
-  const usual = Math.log(1 - weighed.reduce((sum, { kind }) => sum + kind.prior, 0));
-  const lnHealthy = weighing.lnOdd() + usual;
-  const first = chancesOf(weighed, lnHealthy);
-  const { jetting, each } = chancesOf(
-    first.each.map((one) => (one.chance > ASKED_AGAIN ? weighing.again(one) : one)),
-    lnHealthy,
+  const ways = replayed.cases.map(({ share, ...seen }): Way => ({
+    lnShare: Math.log(share),
+    weighing: new Weighing(present, { ...replayed, ...seen }),
+  }));
+  const weighed = ways.flatMap((way) =>
+    Object.values(FAULTS)
+      .flatMap((kind) => way.weighing.weigh(kind) ?? [])
+      .map(weighedIn(way)),
   );
+  const priors = new Map(weighed.map(({ kind }) => [kind.name, kind.prior]));
+  const usual = Math.log(1 - [...priors.values()].reduce((sum, prior) => sum + prior, 0));
+  const lnHealthy = lnSumExp(ways.map(({ lnShare, weighing }) => lnShare + weighing.lnOdd())) + usual;
+  const { jetting, each: inWays } = askedAgain(weighed, lnHealthy);
+  const each = overWays(inWays);
   const suspects = each
     .filter(({ chance }) => chance >= WORTH_LISTING)
     .sort((a, b) => b.chance - a.chance)

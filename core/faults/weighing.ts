@@ -43,7 +43,7 @@ interface WeighedCase {
   readonly seen: number;
 }
 
-function lnSumExp(values: readonly number[]): number {
+export function lnSumExp(values: readonly number[]): number {
   const most = Math.max(...values);
   return most + Math.log(values.reduce((sum, x) => sum + Math.exp(x - most), 0));
 }

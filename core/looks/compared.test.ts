@@ -25,7 +25,8 @@ describe("better, the same, or worse", () => {
     const draws = 40_000;
     for (let i = 0; i < draws; i += 1) {
       const felt = gain + 0.004 * random.normal();
-      counts[felt > 0.0027 ? "better" : felt < -0.0027 ? "worse" : "same"] += 1;
+      const by = random.uniform() < 0.03 ? VERDICTS[Math.floor(3 * random.uniform())] : undefined;
+      counts[by ?? (felt > 0.0027 ? "better" : felt < -0.0027 ? "worse" : "same")] += 1;
     }
     for (const verdict of VERDICTS)
       expect(Math.exp(comparedLikelihood(verdict, moved).log(m))).toBeCloseTo(counts[verdict] / draws, 2);

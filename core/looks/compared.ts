@@ -4,11 +4,11 @@
  * target: e₁² - e₂² = -2 δ m, with δ what the change did and m the error halfway between the two. That is one
  * line of the unknowns, read through a probit with a band in which nobody can tell.
  */
-import type { ComparedVerdict } from "../log/parts.ts";
+import { VERDICTS, type ComparedVerdict } from "../log/parts.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";
 import { normalBetween, normalCdf } from "../numbers/normal.ts";
 import { blendLines } from "./line.ts";
-import type { Likelihood } from "./likelihood.ts";
+import { OTHER_CAUSE, type Likelihood } from "./likelihood.ts";
 import type { LookKind } from "./look-kind.ts";
 
 /** How finely two settings are told apart, as gains in the square of the error. */
@@ -44,9 +44,11 @@ export function comparedLikelihood(
   requirePositive("blur", blur);
   const chance = (gain: number, spread: number) =>
     normalBetween((from - gain) / spread, (to - gain) / spread);
+  const other = OTHER_CAUSE / VERDICTS.length;
   const side = verdict === "same" ? 0 : Math.sign(moved) * (verdict === "better" ? -1 : 1);
   return {
-    log: (m) => Math.log(Math.max(chance(-2 * moved * m, blur), 1e-300)),
+    log: (m) => Math.log(other + (1 - OTHER_CAUSE) * chance(-2 * moved * m, blur)),
+    sd: blur / Math.abs(2 * moved),
     tail: (mean, variance) => {
       const gain = -2 * moved * mean;
       const spread = Math.hypot(blur, 2 * moved * Math.sqrt(variance));

@@ -1,7 +1,7 @@
-/** A λ (or AFR) figure against the zone's target: a normal likelihood. */
+/** A λ (or AFR) figure against the zone's target: a normal likelihood, but for figures with another cause. */
 import { ZONES } from "../carburettor/zones.ts";
 import { requirePositive } from "../units/guard.ts";
-import { normalLikelihood, type Likelihood } from "./likelihood.ts";
+import { figureLikelihood, type Likelihood } from "./likelihood.ts";
 import type { LookKind } from "./look-kind.ts";
 
 /** Errors of λ sensors, as shares of mixture. */
@@ -16,7 +16,7 @@ export const SENSOR_SD = { inside: 0.015, openEnd: 0.05 } as const;
 export function lambdaLikelihood(lambda: number, target: number, sd: number): Likelihood {
   requirePositive("sensor error", sd);
   const reads = Math.log(requirePositive("λ", lambda) / requirePositive("target λ", target));
-  return normalLikelihood(reads, sd * sd);
+  return figureLikelihood(reads, sd * sd);
 }
 
 /** A figure moves together with its neighbours for about this long: so many looks is a stretch worth. */

@@ -3,8 +3,7 @@
  * blurred by a normal error, and names the step it falls in. Edges at ± 3, ± 8, ± 14 % of mixture.
  */
 import { TONES, type Tone } from "../log/parts.ts";
-import type { Likelihood } from "./likelihood.ts";
-import { normalBetween, normalCdf } from "../numbers/normal.ts";
+import { bandLikelihood, type Likelihood } from "./likelihood.ts";
 
 /** Lower edge of each tone's band, leanest first; its upper edge is the one before. */
 const LOWER_EDGES = [0.14, 0.08, 0.03, -0.03, -0.08, -0.14, -Infinity] as const;
@@ -39,20 +38,12 @@ export function toneCentre(tone: Tone): number {
 
 /** @throws {RangeError} if the reader's error is not above 0 */
 export function toneLikelihood({ tone, sd, looksRicher }: ToneReading): Likelihood {
-  if (!(sd > 0)) throw new RangeError(`reader's error must be above 0, got ${sd}`);
   const { low, high } = toneBand(tone);
-  const chance = (mean: number, spread: number) =>
-    normalBetween((low - mean + looksRicher) / spread, (high - mean + looksRicher) / spread);
-  return {
-    // Far outside its band the chance underflows; the floor keeps the logarithm a number.
-    log: (e) => Math.log(Math.max(chance(e, sd), 1e-300)),
-    tail: (mean, variance) => {
-      const spread = Math.sqrt(variance + sd * sd);
-      const seen = mean - looksRicher;
-      const leaner = normalCdf((seen - low) / spread);
-      const richer = normalCdf((high - seen) / spread);
-      return Math.min(1, 2 * Math.min(leaner, richer));
-    },
+  return bandLikelihood({
+    low: low + looksRicher,
+    high: high + looksRicher,
+    sd,
+    steps: TONES.length,
     reads: toneCentre(tone) + looksRicher,
-  };
+  });
 }

@@ -52,7 +52,8 @@ export function plugLikelihood(reading: PlugReading, fuel: Build["fuel"]["name"]
   const ring: Tone | undefined = reading.places?.ring;
   if (ring === undefined) return root;
   const overall = toneLikelihood({ tone: ring, sd: RING_SD * (sd / READER_SD.clean), looksRicher });
-  return { ...root, log: (e) => root.log(e) + overall.log(e) };
+  const { tail, reads } = root;
+  return { log: (e) => root.log(e) + overall.log(e), sd, tail, reads };
 }
 
 /** A tone names a band about 6 % wide; as a measurement its own width counts on top of the eye's error. */

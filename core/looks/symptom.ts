@@ -26,6 +26,7 @@ export function symptomLikelihood(symptom: Symptom): Likelihood {
   const side = SYMPTOMS[symptom].kind === "lean" ? 1 : -1;
   return {
     log: (e) => Math.log(chanceAt(side * e)),
+    sd: LOGISTIC_SD * WIDTH,
     tail: (mean, variance) => {
       const spread = Math.hypot(LOGISTIC_SD * WIDTH, Math.sqrt(variance));
       // It may always have another cause: so likely it is at least, however far off the mixture is believed.

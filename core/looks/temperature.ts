@@ -7,7 +7,7 @@ import type { Build } from "../log/schema.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";
 import { heatInBaselineAir, heatTargetOf, type HeatTarget } from "./heat-reading.ts";
 import type { HeatSlope } from "./heat-slope.ts";
-import { normalLikelihood, type Likelihood } from "./likelihood.ts";
+import { figureLikelihood, type Likelihood } from "./likelihood.ts";
 import type { LookKind } from "./look-kind.ts";
 import { THREE_STEP_EDGE, threeStepLikelihood, WITNESS_SD } from "./three-steps.ts";
 
@@ -17,6 +17,7 @@ const METHOD_SD = 0.02;
 /** Nobody has said where it belongs: it teaches the slope and weighs nothing by itself. */
 export const SAYS_NOTHING: Likelihood = {
   log: () => 0,
+  sd: Infinity,
   tail: () => 1,
   reads: 0,
 };
@@ -30,9 +31,10 @@ export function asHotAs(error: number): number {
 }
 
 /** The same reading where gas cools past its peak: what is cool may be far too lean as well as rich. */
-export function pastItsPeak({ log, tail, reads }: Likelihood): Likelihood {
+export function pastItsPeak({ log, tail, reads, sd }: Likelihood): Likelihood {
   return {
     log: (e) => log(asHotAs(e)),
+    sd,
     // Which of the two it is the others say: where they say far too lean, a cool gas is no surprise.
     tail: (mean, variance) => tail(asHotAs(mean), variance),
     reads,
@@ -59,7 +61,7 @@ export function temperatureLikelihood(
   // Half the window is what the rig itself calls the same; a slope in doubt counts the more the further off.
   const blurK = Math.hypot(scatterK, withinK / 2, mean * sdK);
   const variance = (blurK / perUnitK) ** 2 + METHOD_SD ** 2;
-  return normalLikelihood(mean, variance);
+  return figureLikelihood(mean, variance);
 }
 
 /** Zones in which this rig knows where a temperature belongs. */

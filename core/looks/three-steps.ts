@@ -2,9 +2,7 @@
  * A witness that tells only three things apart (lean, right, rich): the piston's crown, the colour inside the
  * header, a temperature of which only the sign is known. An ordinal probit, like a plug's tone with two edges.
  */
-import { normalBetween, normalCdf } from "../numbers/normal.ts";
-import { requirePositive } from "../units/guard.ts";
-import type { Likelihood } from "./likelihood.ts";
+import { bandLikelihood, type Likelihood } from "./likelihood.ts";
 
 export type Step = "lean" | "right" | "rich";
 
@@ -26,17 +24,7 @@ const BANDS: Readonly<Record<Step, readonly [number, number]>> = {
  * @throws {RangeError} if it is not above 0
  */
 export function threeStepLikelihood(step: Step, sd: number): Likelihood {
-  requirePositive("witness's error", sd);
   const [low, high] = BANDS[step];
-  return {
-    // Far outside its band the chance underflows; the floor keeps the logarithm a number.
-    log: (e) => Math.log(Math.max(normalBetween((low - e) / sd, (high - e) / sd), 1e-300)),
-    tail: (mean, variance) => {
-      const spread = Math.hypot(sd, Math.sqrt(variance));
-      const leaner = normalCdf((mean - low) / spread);
-      const richer = normalCdf((high - mean) / spread);
-      return Math.min(1, 2 * Math.min(leaner, richer));
-    },
-    reads: step === "right" ? 0 : step === "lean" ? MARK : -MARK,
-  };
+  const reads = step === "right" ? 0 : step === "lean" ? MARK : -MARK;
+  return bandLikelihood({ low, high, sd, steps: 3, reads });
 }

@@ -145,9 +145,11 @@ describe("carburettors that differ", () => {
       )(settingFromLog(TWIN.build.baseline.setting));
       return top.shift + dot(top.row, beliefOver(joint, [1]).mean);
     };
-    const biscuit = plugOf(2, "top", "biscuit");
+    const biscuits = [1, 2].map(() => plugOf(2, "top", "biscuit"));
     // Right with the larger jet: with the smaller one it would be leaner than what is right with the smaller.
-    expect(onSmaller([...start, own, biscuit])).toBeGreaterThan(onSmaller([...start, biscuit]) + 0.003);
+    expect(onSmaller([...start, own, ...biscuits])).toBeGreaterThan(
+      onSmaller([...start, ...biscuits]) + 0.003,
+    );
   });
 });
 

@@ -34,9 +34,9 @@ it("each look is held against the log that never had it", () => {
 });
 
 it("the days before a look are not worked out again, and the judge's own memory stays as it was", () => {
-  const memory = { key: "other", done: [] };
+  const memory = { key: "other", done: new Map() };
   expect(deeper(openCase(log), 0, memory)).toEqual(deeper(openCase(log)));
-  expect(memory).toEqual({ key: "other", done: [] });
+  expect(memory).toEqual({ key: "other", done: new Map() });
 });
 
 it("of each kind of look the best is weighed, most a minute first, with what it takes", () => {

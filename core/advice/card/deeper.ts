@@ -3,7 +3,7 @@
  * would be worth.
  */
 import type { HumidAir } from "../../air/humid-air.ts";
-import { freshMemory, replay, type ReplayMemory } from "../../belief/replay.ts";
+import { freshMemory, memoryLike, replay, type ReplayMemory } from "../../belief/replay.ts";
 import { perZone, type PerZone } from "../../carburettor/zones.ts";
 import { PARTS, type Part } from "../../log/parts.ts";
 import { foldPossible } from "../../rig/check-log.ts";
@@ -51,7 +51,7 @@ function caseWithout(open: Case, lookId: string, memory: ReplayMemory): Case {
   const entries = open.present.lines.map(({ entry }) => entry).filter(({ id }) => id !== lookId);
   const present = foldPossible(entries);
   // The days before it are as they were; what is worked out here is nobody else's.
-  const known = { key: memory.key, done: [...memory.done] };
+  const known = memoryLike(memory);
   const replayed = replay(present, { messages: open.heard, memory: known, now: open.present.newest });
   return { ...open, present, replayed };
 }

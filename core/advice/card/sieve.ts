@@ -4,13 +4,11 @@
  * 95 % are open, the rest are closed. Belief after each of the last looks can be asked for, so that one sees which look closed which holes.
  */
 import type { HumidAir } from "../../air/humid-air.ts";
-import { drift, reopen } from "../../belief/passing-time.ts";
-import type { Replayed, ReplayedSession, MatchedEvidence } from "../../belief/replay.ts";
-import { firstUnknowns } from "../../belief/stale-air.ts";
+import { replay, type Replayed } from "../../belief/replay.ts";
 import type { Belief } from "../../belief/unknowns.ts";
-import { update } from "../../belief/update.ts";
 import { PARTS, type Part } from "../../log/parts.ts";
 import type { LookEntry, Setting } from "../../log/schema.ts";
+import { foldPossible } from "../../rig/check-log.ts";
 import { airOf, groupOf, judgeOf, type Case, type Group } from "../judge/case.ts";
 import { costOfDraws } from "../judge/chances.ts";
 import { beliefsOf, type SettingJudge } from "../judge/judge-setting.ts";
@@ -146,61 +144,33 @@ export function sift(judge: SettingJudge, { axes, holes }: SieveGrid): SieveStat
   return { best: [...best], open: likeliest(best, OPEN_HOLD) };
 }
 
-interface Step {
-  readonly look: LookEntry;
-  readonly session: ReplayedSession;
-  /** what was taken that day up to this look */
-  readonly matched: readonly MatchedEvidence[];
-}
-
-/** The newest looks, each with what its day had taken by then. */
-function stepsOf({ sessions }: Replayed): Step[] {
-  const steps: Step[] = [];
-  for (const session of [...sessions].reverse()) {
-    const looks = new Map(session.matched.flatMap(({ look }) => (look ? [[look.entry.id, look.entry]] : [])));
-    const ids = [...looks.keys()];
-    const ofDay = [...looks.values()].map((look, i): Step => {
-      const counted = new Set(ids.slice(0, i + 1));
-      return {
-        look,
-        session,
-        matched: session.matched.filter((one) => one.look && counted.has(one.look.entry.id)),
-      };
-    });
-    steps.unshift(...ofDay);
-    if (steps.length >= MOST_LOOKS_BACK) break;
-  }
-  return steps.slice(-MOST_LOOKS_BACK);
-}
-
-const DAY_MS = 86_400_000;
+/** The newest looks, in order. */
+const newestLooks = ({ sessions }: Replayed): LookEntry[] =>
+  [
+    ...new Map(
+      sessions.flatMap(({ matched }) =>
+        matched.flatMap(({ look }) => (look ? [[look.entry.id, look.entry] as const] : [])),
+      ),
+    ).values(),
+  ].slice(-MOST_LOOKS_BACK);
 
 /** @returns what was believed once so many of the looks had been taken, brought to today */
-function beliefAfter({ present, replayed }: Case, steps: readonly Step[], counted: number): Belief {
-  if (counted >= steps.length) return replayed.joint;
-  const next = steps[counted];
-  if (!next) return replayed.joint;
-  const { session, look } = next;
-  const matched = next.matched.filter((one) => one.look?.entry.id !== look.id);
-  const after =
-    matched.length === 0
-      ? session.before
-      : update(
-          session.before,
-          matched.map(({ item }) => item),
-        );
-  const known = firstUnknowns({ mean: after.mean, covariance: after.covariance }, session.known);
-  const seen = next.matched.at(-1)?.look?.reopenings ?? present.reopenings.length;
-  const reopened = reopen(known, replayed.layout, present.reopenings.slice(seen).flat());
-  const days = (Date.parse(present.newest ?? look.at) - Date.parse(look.at)) / DAY_MS;
-  return drift(reopened, replayed.layout, Math.max(0, days));
+function beliefAfter(
+  { present, heard, replayed }: Case,
+  looks: readonly LookEntry[],
+  counted: number,
+): Belief {
+  if (counted >= looks.length) return replayed.joint;
+  const later = new Set(looks.slice(counted).map(({ id }) => id));
+  const entries = present.lines.map(({ entry }) => entry).filter(({ id }) => !later.has(id));
+  return replay(foldPossible(entries), { messages: heard, now: present.newest }).joint;
 }
 
 interface Prepared {
   readonly group: Group;
   readonly judge: SettingJudge;
   readonly grid: SieveGrid;
-  readonly steps: readonly Step[];
+  readonly looks: readonly LookEntry[];
   /** by how many looks count: going back and forth is sifted once */
   readonly states: Map<number, SieveState>;
 }
@@ -216,7 +186,13 @@ function prepare(open: Case, axes: SieveAxes, carburettor: number, air: HumidAir
   if (before) return before;
   const judge = judgeOf(open, group, air);
   const grid = gridOf(questionOf(open, group, judge, air), axes);
-  const made = { group, judge, grid, steps: stepsOf(open.replayed), states: new Map<number, SieveState>() };
+  const made = {
+    group,
+    judge,
+    grid,
+    looks: newestLooks(open.replayed),
+    states: new Map<number, SieveState>(),
+  };
   known.set(key, made);
   return made;
 }
@@ -231,11 +207,11 @@ export function sieveOf(open: Case, axes: SieveAxes, carburettor = 0, counted = 
     throw new RangeError(`axes of a sieve must be two parts, got ${axes.across} twice`);
   const group = groupOf(open, carburettor);
   const air = airOf(open.present.air, group.frame);
-  const { judge, grid, steps, states } = prepare(open, axes, carburettor, air, group);
-  const count = Math.min(steps.length, Math.max(0, Math.floor(counted)));
+  const { judge, grid, looks, states } = prepare(open, axes, carburettor, air, group);
+  const count = Math.min(looks.length, Math.max(0, Math.floor(counted)));
   const stateOf = (): SieveState => {
-    if (count === steps.length) return sift(judge, grid);
-    return sift(judge.believing(beliefsOf(beliefAfter(open, steps, count), group.cylinders)), grid);
+    if (count === looks.length) return sift(judge, grid);
+    return sift(judge.believing(beliefsOf(beliefAfter(open, looks, count), group.cylinders)), grid);
   };
   const state = states.get(count) ?? stateOf();
   states.set(count, state);
@@ -243,7 +219,7 @@ export function sieveOf(open: Case, axes: SieveAxes, carburettor = 0, counted = 
     ...grid,
     ...state,
     fitted: group.fitted,
-    looks: steps.map(({ look }) => look),
+    looks,
     counted: count,
   };
 }

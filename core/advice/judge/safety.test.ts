@@ -201,12 +201,12 @@ describe("what is fitted and claimed to be right", () => {
 
   it("may stay in the claim's own air, whatever that is: by the top, not by another zone", () => {
     const frost = { ...AIRS.frost };
-    const first = buildEntry("0001", { ...kart, baseline: { ...baseline, proven: "guess" } }, "2025-06-23");
+    const first = buildEntry("0001", { ...kart, baseline: { ...baseline, proven: "guess" } }, "2026-02-23");
     const inFrost: Entry = {
       id: "proven:0001",
-      at: at("09:00", "2025-06-23"),
+      at: at("09:00", "2026-02-23"),
       kind: "proven",
-      how: "book",
+      how: "ranWell",
       air: frost,
       note: "",
     };
