@@ -243,7 +243,7 @@ export const TWIN: StoryPlan = {
   header: { id: "rig:demo-twin", name: "500 twin", plate: "12", simulated: true },
   build: TWIN_BUILD,
   described: "Two carburettors alike, vacuum slides, one shaft.",
-  seed: 4,
+  seed: 29,
   cylinderOffsets: [0.02, -0.13],
   where: { place: "Col de la Brume, valley garage", elevationM: 380 },
   lookWith: ["plug", "lambda"],
