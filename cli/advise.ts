@@ -19,6 +19,7 @@ function published(advice: Advice): object {
     leanings,
     buy,
     question,
+    claims,
     instruments,
     worths,
   } = advice;
@@ -32,6 +33,7 @@ function published(advice: Advice): object {
     surprises,
     faults: publishedFaults(advice),
     ...(question !== undefined && { question }),
+    claims,
     instruments,
     worths,
     air,

@@ -104,7 +104,7 @@ describe("advise", () => {
   it("prints card, next step and beliefs of an exported log", () => {
     const advice = answer("advise", file("log.json", logFile())) as unknown as Record<string, unknown[]>;
     expect(Object.keys(advice).join(" ")).toBe(
-      "rig held carburettors fitted card next zones warnings surprises faults instruments worths air leanings buy",
+      "rig held carburettors fitted card next zones warnings surprises faults claims instruments worths air leanings buy",
     );
     expect(advice["zones"]?.map((zone) => (zone as { zone: string }).zone)).toEqual([
       "idle",

@@ -144,7 +144,7 @@ describe("what was learnt", () => {
     expect(screen.getByText(/as computed, as far as anybody has seen/)).toBeInTheDocument();
   });
   it("of an instrument is said in tones or per cent, whose it is, and which way", () => {
-    const belief = { sd: 0.01, known: true, open: false };
+    const belief = { sd: 0.01, known: true, open: false, scatter: 1 };
     expect(offsetWords({ kind: "reader", mean: -0.03, ...belief })).toBe(
       "Your plugs read half a tone dark (3 % rich)",
     );

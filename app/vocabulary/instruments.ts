@@ -44,6 +44,10 @@ export function offsetWords(belief: InstrumentBelief): string {
   return `${subject} ${reads} ${size} ${mean > 0 ? "pale" : "dark"} (${per(mean)} ${side})`;
 }
 
+/** @returns e.g. "Readings differ 2.5 times as much as usual, so each counts for less" */
+export const scatterWords = ({ scatter }: Pick<InstrumentBelief, "scatter">): string =>
+  `Its readings differ ${scatter} times as much as usual, so each counts for less`;
+
 /** What would tell an instrument's own error: never more of its own looks. */
 export const SETTLED_BY: Readonly<Record<InstrumentKind, string>> = {
   reader: "one λ figure, a timed pair of two jets, or another reader",

@@ -167,6 +167,12 @@ export function nextWords(advice: Advice): NextWords {
           reason:
             "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug of that cylinder after that clears this stop.",
         };
+      if (next.because === "plugsContradict")
+        return {
+          title: "Stop: your plugs contradict each other",
+          reason:
+            "One says that full throttle is lean, one says that it is rich. Do not ride flat out before you know which. Look at both again in the shade, and cross out the wrong one in the log.",
+        };
       return {
         title: "Stop: nothing in the box is rich enough",
         reason: `At full throttle it is past the lean limit with ${percentWords(next.leanRisk)} chance. Do not run it flat out; fit a richer main jet first.`,

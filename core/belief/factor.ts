@@ -46,7 +46,7 @@ function exactOf(members: readonly Member[], sharedVariance: number): Factor["ex
     const { mean, variance } = likelihood.normal;
     precision += 1 / variance;
     pull += (mean - shift) / variance;
-    lnMass -= (mean - shift) ** 2 / (2 * variance);
+    lnMass += (likelihood.lnHeight ?? 0) - (mean - shift) ** 2 / (2 * variance);
   }
   const after = blurred({ precision, pull }, sharedVariance);
   return { site: after.site, lnMass: lnMass + after.lnMass };

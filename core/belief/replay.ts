@@ -10,15 +10,7 @@ import type { Present } from "../log/present.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
 import { runGroups, type RunGroup } from "../looks/run-groups.ts";
-import {
-  claimCases,
-  claimEvidence,
-  claimsOf,
-  weighCases,
-  type Claim,
-  type ClaimCase,
-  type WeighedClaim,
-} from "./claims.ts";
+import { claimCases, claimEvidence, claimsOf, weighCases, type Claim, type WeighedClaim } from "./claims.ts";
 import { runEvidence } from "./run-evidence.ts";
 import type { Evidence } from "./evidence.ts";
 import type { Frame } from "./frame.ts";
@@ -27,6 +19,7 @@ import { layoutOf, priorOf, type Layout } from "./layout.ts";
 import { evidenceMaker, type Look } from "./look-evidence.ts";
 import { framesOf, mixtures, type Mixtures } from "./look-mixtures.ts";
 import { overtaken } from "./newest-words.ts";
+import { AS_USUAL, learnScatter, scattered, suspects, type Scatter } from "./scatter.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { NO_SITE, type Site } from "./site.ts";
 import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
@@ -81,6 +74,8 @@ export interface Replayed {
   readonly evidence: readonly Evidence[];
   readonly outcomes: readonly LookOutcome[];
   readonly converged: boolean;
+  /** instruments whose looks scatter more than usual, and how many times as much */
+  readonly scatter: Scatter;
   /** what temperatures are worth on this engine, where its log has taught it */
   readonly heat: readonly LearntHeat[];
   /** one a carburettor */
@@ -110,7 +105,7 @@ interface DoneSession extends ReplayedSession {
 export interface ReplayMemory {
   /** names all that every day depends on */
   key: string;
-  /** the days, by the claim that is thought to be wrong */
+  /** the days, by the claim that is thought to be wrong and by how instruments scatter */
   readonly done: Map<string, DoneSession[]>;
 }
 
@@ -190,7 +185,7 @@ interface OpenLog {
   readonly frames: readonly Frame[];
   readonly mixtureOf: Mixtures;
   readonly learnt: ReadonlyMap<string, LearntHeat>;
-  readonly evidenceOf: (look: Look) => Evidence[];
+  readonly evidenceOf: (look: Look) => readonly Evidence[];
   readonly evidenceOfClaim: (claim: Claim) => Evidence[];
   readonly claims: readonly Claim[];
   /** when the first build was described */
@@ -294,21 +289,32 @@ interface DoneCase {
   readonly belief: Belief;
 }
 
+/** A case of the claims, and how instruments scatter in it. */
+interface ReplayedUnder {
+  readonly wrong: string | undefined;
+  readonly scatter: Scatter;
+}
+
 function replayCase(
-  log: OpenLog,
+  opened: OpenLog,
   sessions: readonly Session[],
-  { wrong }: ClaimCase,
+  { wrong, scatter }: ReplayedUnder,
   now: string,
   memory: ReplayMemory,
 ): DoneCase {
-  const { present, layout, prior, learnt } = log;
+  const { present, layout, prior, learnt } = opened;
+  const log: OpenLog =
+    scatter.size === 0
+      ? opened
+      : { ...opened, evidenceOf: (look) => scattered(look, opened.evidenceOf(look), scatter) };
+  const memoryKey = JSON.stringify([wrong, ...scatter]);
   const right = log.claims
     .slice(0, 1)
     .flatMap((claim) => (claim.id === wrong ? [] : log.evidenceOfClaim(claim)));
   const start = update(prior, right);
   let belief: Belief = { mean: start.mean, covariance: start.covariance };
   let before = { day: dayOf(log.begun), reopenings: 0 };
-  const kept = memory.done.get(wrong ?? "") ?? [];
+  const kept = memory.done.get(memoryKey) ?? [];
   const done = sessions.map((session, i): DoneSession => {
     const name = sessionKey(session, present, learnt);
     const known = kept[i];
@@ -324,7 +330,7 @@ function replayCase(
     return finished;
   });
   kept.length = sessions.length;
-  memory.done.set(wrong ?? "", kept);
+  memory.done.set(memoryKey, kept);
   belief = reopen(belief, layout, present.reopenings.slice(before.reopenings).flat());
   belief = drift(belief, layout, daysBetween(before.day, dayOf(now)));
   return {
@@ -339,6 +345,12 @@ function replayCase(
     belief,
   };
 }
+
+const lnEvidenceOf = ({ first, done }: DoneCase): number =>
+  done.reduce((sum, one) => sum + one.lnEvidence(), first.lnEvidence());
+
+const lookedAt = ({ matched, outcomes }: DoneSession) =>
+  matched.slice(0, outcomes.length).map(({ look, item }, i) => ({ look, item, outcome: outcomes[i] }));
 
 /**
  * @returns what is believed now of every cylinder of the newest build
@@ -361,19 +373,30 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     memory.done.clear();
   }
   const sessions = sessionsOf(allItems(present, claims.slice(1)));
-  const cases = claimCases(claims).map((one) => ({ ...one, ...replayCase(log, sessions, one, now, memory) }));
   // Wrong, a claim is one of a setting drawn at random: what it then comes to is what it would to a guess.
   const byChance = (claim: Claim) => update(prior, log.evidenceOfClaim(claim)).lnEvidence();
-  const weighed = weighCases(
-    claims,
-    cases.map(({ prior: share, wrong, first, done, belief }) => {
-      const seen = done.reduce((sum, { lnEvidence }) => sum + lnEvidence(), first.lnEvidence());
-      const drawn = claims.find(({ id }) => id === wrong);
-      return { wrong, belief, lnWeight: Math.log(share) + seen + (drawn ? byChance(drawn) : 0) };
-    }),
+  const under = (scatter: Scatter) => {
+    const cases = claimCases(claims).map((one) => ({
+      ...one,
+      ...replayCase(log, sessions, { wrong: one.wrong, scatter }, now, memory),
+    }));
+    const weighed = weighCases(
+      claims,
+      cases.map((one) => {
+        const drawn = claims.find(({ id }) => id === one.wrong);
+        const lnWeight = Math.log(one.prior) + lnEvidenceOf(one) + (drawn ? byChance(drawn) : 0);
+        return { wrong: one.wrong, belief: one.belief, lnWeight };
+      }),
+    );
+    const surest = cases[weighed.surest];
+    if (!surest) throw new RangeError("a log must be replayed in one way at least, got none");
+    return { cases, weighed, surest };
+  };
+  const usual = under(AS_USUAL);
+  const scatter = learnScatter(suspects(usual.surest.done.flatMap(lookedAt)), (tried) =>
+    lnEvidenceOf(replayCase(log, sessions, { wrong: usual.surest.wrong, scatter: tried }, now, memory)),
   );
-  const surest = cases[weighed.surest];
-  if (!surest) throw new RangeError("a log must be replayed in one way at least, got none");
+  const { cases, weighed, surest } = scatter.size === 0 ? usual : under(scatter);
   const { first, done } = surest;
   return {
     sessions: [first, ...done],
@@ -390,6 +413,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     evidence: done.flatMap(({ evidence }) => evidence),
     outcomes: done.flatMap(({ outcomes }) => outcomes),
     converged: done.every(({ converged }) => converged),
+    scatter,
     heat: [...learnt.values()],
     frames,
   };

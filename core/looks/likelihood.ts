@@ -19,6 +19,10 @@ export interface Likelihood {
   readonly tail: (mean: number, variance: number) => number;
   /** the error this reading points at, for the mark on the strip */
   readonly reads: number;
+  /** ln of its height where that changes with its own error: what tells a wide error from a narrow one */
+  readonly lnHeight?: number;
+  /** the same reading by an instrument whose readings scatter so many times as much */
+  readonly wider?: (factor: number) => Likelihood;
 }
 
 /** So many readings have another cause than the mixture: a plug mixed up, a sensor still cold, a slip of the hand. */
@@ -30,11 +34,13 @@ const OTHER_CAUSE_WIDER = 5;
  * A reading that points at an error with a normal doubt.
  * @throws {RangeError} unless the mean is a number and the variance above 0
  */
-export function normalLikelihood(mean: number, variance: number): Likelihood {
+export function normalLikelihood(mean: number, variance: number, lnHeight = 0): Likelihood {
   requireFinite("what is read", mean);
   requirePositive("its variance", variance);
   return {
-    log: (e) => (-0.5 * (e - mean) ** 2) / variance,
+    lnHeight,
+    wider: (factor) => normalLikelihood(mean, variance * factor ** 2, lnHeight - Math.log(factor)),
+    log: (e) => lnHeight - (0.5 * (e - mean) ** 2) / variance,
     sd: Math.sqrt(variance),
     normal: { mean, variance },
     tail: (believedMean, believed) =>
@@ -59,7 +65,7 @@ function mixed(parts: readonly TiltedMoments[]): TiltedMoments {
  * A figure: normal about its error, but for the share of figures that have another cause.
  * @throws {RangeError} unless the mean is a number and the variance above 0
  */
-export function figureLikelihood(mean: number, variance: number): Likelihood {
+export function figureLikelihood(mean: number, variance: number, lnHeight = 0): Likelihood {
   const usual = normalLikelihood(mean, variance);
   const parts = [
     { share: 1 - OTHER_CAUSE, variance },
@@ -68,7 +74,10 @@ export function figureLikelihood(mean: number, variance: number): Likelihood {
   ];
   const { tail, reads, sd } = usual;
   return {
+    lnHeight,
+    wider: (factor) => figureLikelihood(mean, variance * factor ** 2, lnHeight - Math.log(factor)),
     log: (e) =>
+      lnHeight +
       Math.log(
         parts.reduce(
           (sum, part) => sum + part.share * Math.exp((-0.5 * (e - mean) ** 2) / part.variance),
@@ -84,6 +93,7 @@ export function figureLikelihood(mean: number, variance: number): Likelihood {
             mean: (weight.mean * part.variance + mean * weight.variance) / spread,
             variance: (part.variance * weight.variance) / spread,
             lnMass:
+              lnHeight +
               Math.log(part.share) +
               0.5 * (Math.log(part.variance / spread) - (weight.mean - mean) ** 2 / spread),
           };
@@ -110,11 +120,13 @@ export interface Band {
  * section 3.9, for both edges, and with the share of other causes as a constant beside it.
  * @throws {RangeError} if the reader's error is not above 0
  */
-export function bandLikelihood({ low, high, sd, steps, reads }: Band): Likelihood {
-  requirePositive("reader's error", sd);
+export function bandLikelihood(band: Band): Likelihood {
+  const { low, high, steps, reads } = band;
+  const sd = requirePositive("reader's error", band.sd);
   const [usual, other] = [1 - OTHER_CAUSE, OTHER_CAUSE / steps];
   const timesDensity = (x: number) => (Number.isFinite(x) ? x * normalDensity(x) : 0);
   return {
+    wider: (factor) => bandLikelihood({ ...band, sd: sd * factor }),
     log: (e) => Math.log(other + usual * normalBetween((low - e) / sd, (high - e) / sd)),
     sd,
     under: ({ mean, variance }) => {

@@ -45,15 +45,22 @@ function readerSd(
   );
 }
 
-export function plugLikelihood(reading: PlugReading, fuel: Build["fuel"]["name"]): Likelihood {
+/** @param scatter - how many times as much as usual this reader's plugs scatter */
+export function plugLikelihood(reading: PlugReading, fuel: Build["fuel"]["name"], scatter = 1): Likelihood {
   const looksRicher = DARKER_PER_COLDER_STEP * reading.colderSteps;
-  const sd = readerSd(reading, fuel);
+  const sd = scatter * readerSd(reading, fuel);
   const root = toneLikelihood({ tone: reading.tone, sd, looksRicher });
   const ring: Tone | undefined = reading.places?.ring;
   if (ring === undefined) return root;
   const overall = toneLikelihood({ tone: ring, sd: RING_SD * (sd / READER_SD.clean), looksRicher });
   const { tail, reads } = root;
-  return { log: (e) => root.log(e) + overall.log(e), sd, tail, reads };
+  return {
+    log: (e) => root.log(e) + overall.log(e),
+    sd,
+    tail,
+    reads,
+    wider: (factor) => plugLikelihood(reading, fuel, scatter * factor),
+  };
 }
 
 /** A tone names a band about 6 % wide; as a measurement its own width counts on top of the eye's error. */

@@ -31,8 +31,9 @@ export function asHotAs(error: number): number {
 }
 
 /** The same reading where gas cools past its peak: what is cool may be far too lean as well as rich. */
-export function pastItsPeak({ log, tail, reads, sd }: Likelihood): Likelihood {
+export function pastItsPeak({ log, tail, reads, sd, wider }: Likelihood): Likelihood {
   return {
+    ...(wider && { wider: (factor: number) => pastItsPeak(wider(factor)) }),
     log: (e) => log(asHotAs(e)),
     sd,
     // Which of the two it is the others say: where they say far too lean, a cool gas is no surprise.

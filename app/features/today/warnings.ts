@@ -8,6 +8,7 @@ import type { Warning } from "#core/advice/card/warnings.ts";
 import type { Present } from "#core/log/present.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { WORTH_PARTS } from "#app/vocabulary/instruments.ts";
+import { doubtedWords } from "#app/vocabulary/proven.ts";
 import { HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
 import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
@@ -64,8 +65,10 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       );
     case "plugsContradict":
       return grave(
-        `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Do not trust either. Clean the plug, ride once more, and read it in the shade before you change anything.`,
+        `${ZONE_NAMES[warning.zone]}: on this setting one plug was pale and one was dark. Do not trust either. Look at both again in the shade, and cross out the wrong one in the log.`,
       );
+    case "wordDoubted":
+      return plain(doubtedWords(warning));
     case "screwAtStop":
       return plain(
         `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,

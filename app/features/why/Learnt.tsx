@@ -1,8 +1,16 @@
 /** What this engine and these instruments have taught: what a step is worth here, who reads dark. */
 import { Link } from "react-router";
 import type { Advice } from "#core/advice/card/advise.ts";
+import { dayTitle } from "#app/vocabulary/days.ts";
+import { claimWords, doubtedWords } from "#app/vocabulary/proven.ts";
 import { DOUBT_SDS } from "#app/vocabulary/parts.ts";
-import { INSTRUMENT_WORDS, offsetWords, SETTLED_BY, worthWords } from "#app/vocabulary/instruments.ts";
+import {
+  INSTRUMENT_WORDS,
+  offsetWords,
+  scatterWords,
+  SETTLED_BY,
+  worthWords,
+} from "#app/vocabulary/instruments.ts";
 
 export function Learnt({ advice }: { advice: Advice }) {
   const worths = advice.worths.filter(({ learnt }) => learnt);
@@ -23,6 +31,12 @@ export function Learnt({ advice }: { advice: Advice }) {
         {worths.length === 0 && (
           <li className="quiet">Screw, grooves and main jets: as computed, as far as anybody has seen.</li>
         )}
+        {advice.claims.map((claim) => (
+          <li key={claim.id}>
+            {claim.chance < 0.5 ? <strong>{doubtedWords(claim)}</strong> : <span>{claimWords(claim)}</span>}{" "}
+            <span className="quiet">{dayTitle(claim.at)}</span>
+          </li>
+        ))}
         {advice.instruments.map((one) => (
           <li key={`${one.kind} ${one.name ?? ""}`}>
             {one.known ? (
@@ -31,7 +45,7 @@ export function Learnt({ advice }: { advice: Advice }) {
               <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: nothing known against it</span>
             )}{" "}
             <span className="quiet">
-              ± {(100 * DOUBT_SDS * one.sd).toFixed(1)} %
+              ± {(100 * DOUBT_SDS * one.sd).toFixed(1)} %{one.scatter > 1 && `. ${scatterWords(one)}`}
               {one.open && `. More of its looks will not tell; ${SETTLED_BY[one.kind]} would`}
             </span>
           </li>

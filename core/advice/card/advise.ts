@@ -1,9 +1,11 @@
 /** Advice is a pure function of the log (and perhaps of an air that is still being typed). */
+import type { WeighedClaim } from "../../belief/claims.ts";
 import type { LookOutcome } from "../../belief/update.ts";
 import { SURPRISING } from "../../belief/update.ts";
 import type { LearntHeat } from "../../belief/heat-slopes.ts";
 import type { ReplayOptions } from "../../belief/replay.ts";
 import { checkFirst, namedFault, type Suspect } from "../../faults/suspicion.ts";
+import { plugsContradict } from "../../looks/contradictions.ts";
 import type { QuestionName } from "../../log/question-names.ts";
 import type { AirEntry, Entry, Setting } from "../../log/schema.ts";
 import { airWorth, type AirWorth } from "../judge/air-worth-today.ts";
@@ -49,6 +51,8 @@ export interface Advice {
   readonly named: Suspect | undefined;
   /** the answer that would tell most of what it is */
   readonly question: QuestionName | undefined;
+  /** settings that were called right, and how likely each word is of this engine */
+  readonly claims: readonly Pick<WeighedClaim, "id" | "at" | "how" | "chance">[];
   /** what is believed of the instruments that looks were taken with */
   readonly instruments: readonly InstrumentBelief[];
   /** what a step of screw, clip and main is worth here */
@@ -89,6 +93,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       ...question,
       plan,
       specks: plugs.findings.includes("specks"),
+      plugsExclude: plugsContradict(present, "top"),
       checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
@@ -107,6 +112,9 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     faults: suspicion.suspects,
     named: namedFault(suspicion),
     question: suspicion.question,
+    claims: replayed.claims
+      .filter(({ how }) => how !== "guess")
+      .map(({ id, at, how, chance }) => ({ id, at, how, chance })),
     instruments: instrumentsKnown(replayed),
     worths: worthsOf(judge.beliefs.together),
     buy: toBuy(question, plan),

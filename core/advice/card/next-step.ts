@@ -36,11 +36,17 @@ export type NextStep =
       readonly cylinder?: number;
     }
   | { readonly kind: "leave"; readonly because: "right" | "smallGain"; readonly chance: number }
-  | { readonly kind: "stop"; readonly because: "noneRichEnough" | "specks"; readonly leanRisk: number };
+  | {
+      readonly kind: "stop";
+      readonly because: "noneRichEnough" | "specks" | "plugsContradict";
+      readonly leanRisk: number;
+    };
 
 export interface StepQuestion extends LookQuestion {
   readonly plan: Plan;
   readonly specks: boolean;
+  /** plugs of the top, read of what is fitted, exclude each other: nobody rides flat out before that is settled */
+  readonly plugsExclude: boolean;
   readonly checkFirst: Suspect | undefined;
   /** the way back on this carburettor from what was said to be worse */
   readonly worse: { readonly before: Setting; readonly after: Setting } | undefined;
@@ -108,6 +114,7 @@ export function nextStep(question: StepQuestion): NextStep {
       leanRisk: now.leanRisk,
     };
   }
+  if (question.plugsExclude) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   const left = leave(question);
   if (!question.withLook) return left;
   const { swaps, worthIt } = question.parts();

@@ -71,7 +71,7 @@ const Next = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("leave"), because: z.enum(["right", "smallGain"]), chance: Chance }),
   z.strictObject({
     kind: z.literal("stop"),
-    because: z.enum(["noneRichEnough", "specks"]),
+    because: z.enum(["noneRichEnough", "specks", "plugsContradict"]),
     leanRisk: Chance,
   }),
 ]);
@@ -124,6 +124,15 @@ const Group = z.object({
   ),
   /** the question whose answer would tell most, if one is worth asking */
   question: z.optional(QuestionNameSchema),
+  /** settings that were called right, and how likely each word is of this engine */
+  claims: z.array(
+    z.strictObject({
+      id: z.string(),
+      at: z.string(),
+      how: z.enum(["book", "ranWell", "measured"]),
+      chance: Chance,
+    }),
+  ),
   /** by how much each instrument reads too lean, log mixture */
   instruments: z.array(
     z.strictObject({
@@ -133,6 +142,7 @@ const Group = z.object({
       sd: z.number().check(z.gte(0)),
       known: z.boolean(),
       open: z.boolean(),
+      scatter: z.number().check(z.gte(1)),
     }),
   ),
   /** what a step is worth here, of what is computed */

@@ -1,6 +1,7 @@
 /** What a tuner must be told besides the advice: danger, stops at the end of a part's travel, doubtful air. */
 import { looksLikeSeaLevel } from "../../air/barometer.ts";
 import type { HumidAir } from "../../air/humid-air.ts";
+import type { WeighedClaim } from "../../belief/claims.ts";
 import { SURPRISING } from "../../belief/update.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../../carburettor/zones.ts";
 import { correctedJetNumber, type JetNumbering } from "../../carburettor/jet.ts";
@@ -39,6 +40,8 @@ export type Warning =
   | ({ readonly code: "fileLeansTop"; readonly file: string; readonly lambda?: number } & UnexplainedLean)
   /** on one setting one plug was pale and one dark: neither may be built on */
   | { readonly code: "plugsContradict"; readonly zone: Zone }
+  /** what was seen says that a word of a right setting is of another engine */
+  | ({ readonly code: "wordDoubted" } & Pick<WeighedClaim, "how" | "at" | "chance">)
   /** a look shows a lean top, all else says otherwise, and the plan leans it: somebody looks again before it is fitted */
   | { readonly code: "lookSaysLean"; readonly lookId: string; readonly leaned: number }
   /** the screw is at the end of its window and the pilot jets of the box do not do it either */
@@ -183,6 +186,16 @@ function plugsThatContradict({ present }: Case): Warning[] {
   }));
 }
 
+/** Less likely than this of this engine, a word is doubted aloud. */
+const DOUBTED = 0.5;
+
+function doubtedWords({ replayed }: Case): Warning[] {
+  const doubted = replayed.claims.findLast(({ chance }) => chance < DOUBTED);
+  if (!doubted) return [];
+  const { how, at, chance } = doubted;
+  return [{ code: "wordDoubted", how, at, chance }];
+}
+
 /** Read this lean, a look is no slip that may be passed over in silence. */
 const PLAINLY_LEAN = 0.05;
 
@@ -229,6 +242,7 @@ export function warnings(known: Known): Warning[] {
     ...aboutFile(known),
     ...lookSaysLean(known),
     ...plugsThatContradict(open),
+    ...doubtedWords(open),
     ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")

@@ -1,7 +1,7 @@
 /** What is believed of the tuner's own instruments: a reader who sees dark, a meter that shows lean. */
 import { placeOfInstrument } from "../../belief/layout.ts";
 import type { Replayed } from "../../belief/replay.ts";
-import { OFFSET_SD, type InstrumentKind } from "../../looks/instruments.ts";
+import { instrumentKey, OFFSET_SD, type InstrumentKind } from "../../looks/instruments.ts";
 
 export interface InstrumentBelief {
   readonly kind: InstrumentKind;
@@ -13,6 +13,8 @@ export interface InstrumentBelief {
   readonly known: boolean;
   /** its own error is still as open as it ever was: something else than more of its looks would tell */
   readonly open: boolean;
+  /** its readings scatter so many times as far as usual; 1 as usual */
+  readonly scatter: number;
 }
 
 /** Its mean is so many sds from nothing: it is reported. */
@@ -21,7 +23,11 @@ const REPORTED_SDS = 1.5;
 const OPEN_SHARE = 0.8;
 
 /** @returns one for every instrument that looks of this rig were taken with */
-export function instrumentsKnown({ layout, joint }: Pick<Replayed, "layout" | "joint">): InstrumentBelief[] {
+export function instrumentsKnown({
+  layout,
+  joint,
+  scatter,
+}: Pick<Replayed, "layout" | "joint" | "scatter">): InstrumentBelief[] {
   return layout.instruments.flatMap(({ kind, name }): InstrumentBelief[] => {
     const place = placeOfInstrument(layout, { kind, name });
     if (place === undefined) return [];
@@ -34,6 +40,7 @@ export function instrumentsKnown({ layout, joint }: Pick<Replayed, "layout" | "j
         mean,
         sd,
         known: Math.abs(mean) >= REPORTED_SDS * sd,
+        scatter: scatter.get(instrumentKey({ kind, name })) ?? 1,
         open: sd >= OPEN_SHARE * OFFSET_SD[kind],
       },
     ];
