@@ -22,6 +22,14 @@ function measure(name: string, runs: number, work: (run: number) => void): void 
 for (const count of [100, 500, 2000]) {
   const entries = season(count);
   measure(`replay of ${count} entries with advice`, 15, () => adviseOn(openCase(entries)));
+  // Where it goes: each part takes over what the one before it has worked out.
+  measure("  the replay: what is believed", 15, () => openCase(entries));
+  const opened = Array.from({ length: 18 }, () => openCase(entries));
+  let at = 0;
+  const nextCase = () => opened[at++ % opened.length] ?? openCase(entries);
+  measure("  the faults: what else it could be", 15, () => nextCase().suspicion);
+  at = 0;
+  measure("  plan, next look, warnings", 15, () => adviseOn(nextCase()));
 }
 for (const count of [500, 2000]) {
   const entries = season(count);

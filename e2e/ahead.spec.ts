@@ -165,12 +165,7 @@ test("a way from a receiver's file has one setting, three strips, and says where
 test("a way is asked about where its heights may be missing, and where nobody has been so high", async ({
   page,
 }) => {
-  // With a large jet in, thin air would ask for a much smaller one.
-  await openRig(page, "/change");
-  await page.getByRole("textbox", { name: "Main" }).fill("165");
-  await page.getByRole("button", { name: "It is fitted" }).click();
-  await page.waitForURL((url) => url.pathname === RIG);
-  await goOn(page, `${RIG}/route`);
+  await openRig(page, "/route");
   const choose = page.getByLabel("Receiver’s file");
   const panel = page.getByRole("region", { name: "The way in the file" });
   const climb = track("North ramp", true, 400, 300);

@@ -103,9 +103,9 @@ test("an open change can be put back with one tap, and struck entries come back"
   await openRig(page);
   await page
     .getByRole("main")
-    .getByRole("button", { name: /Put back 152/ })
+    .getByRole("button", { name: /Put back 155/ })
     .click();
-  await expect(page.getByText(/Main jet 150 → 152/).first()).toBeVisible();
+  await expect(page.getByText(/Main jet 158 → 155/).first()).toBeVisible();
   await expect(page.getByRole("main").getByRole("button", { name: /Put back/ })).toHaveCount(0);
   const strikes = page.getByRole("button", { name: "Strike this fitted through" });
   await strikes.first().click();
@@ -120,7 +120,7 @@ test("worse than before is said in two taps, and the way back comes first", asyn
   await main.getByRole("button", { name: "Worse", exact: true }).click();
   await expect(main.getByRole("button", { name: "Worse, but leave it fitted" })).toBeVisible();
   await main.getByRole("button", { name: "Worse: put it back" }).click();
-  await expect(page.getByText(/Main jet 150 → 152/).first()).toBeVisible();
+  await expect(page.getByText(/Main jet 158 → 155/).first()).toBeVisible();
   await expect(main.getByText(/Against what was fitted before/).first()).toBeVisible();
   await expect(main.getByRole("button", { name: "Better" })).toHaveCount(0);
 });
@@ -160,7 +160,7 @@ test("another tab hears of a change here", async ({ page, context }) => {
   const other = await context.newPage();
   await other.goto(RIG);
   await expect(other.getByRole("heading", { level: 1 })).toContainText("The plan for this stop");
-  await goOn(page, `${RIG}/look?zone=top`);
+  await goOn(page, `${RIG}/look?how=plug&zone=top`);
   await page.getByRole("radio", { name: /soot/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();
   await expect(other.getByText("soot").first()).toBeVisible();
@@ -200,7 +200,7 @@ test("a line of the plan is fitted by itself; the rest is still there, and the l
   const plan = page.getByRole("list", { name: "The plan for this stop" });
   await expect(plan.getByRole("listitem")).toHaveCount(2);
   await plan.getByRole("button", { name: /^Main jet .* is fitted$/ }).click();
-  await expect(page.getByText(/Main jet 150 → 148/).first()).toBeVisible();
+  await expect(page.getByText(/Main jet 158 → 155/).first()).toBeVisible();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("mixture screw");
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("main jet");
 });
@@ -220,7 +220,7 @@ test("a tap by mistake is said, and taken back with one more @phone", async ({ p
   const plan = page.getByRole("list", { name: "The plan for this stop" });
   await expect(plan.getByRole("listitem")).toHaveCount(2);
   await plan.getByRole("button", { name: /^Main jet .* is fitted$/ }).click();
-  await expect(page.getByText(/^Logged: .*main jet 148\.$/i)).toBeVisible();
+  await expect(page.getByText(/^Logged: .*main jet 155\.$/i)).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(plan.getByRole("listitem")).toHaveCount(2);
 });

@@ -18,17 +18,17 @@ test("a look is taken back and its holes open, and a hole is looked through and 
   await page.getByRole("slider").press("End");
   await expect(open).toHaveCount(now);
 
-  await sieve.getByRole("button", { name: /^main jet 148, clip 2nd/ }).click();
+  await sieve.getByRole("button", { name: /^main jet 155, clip 2nd/ }).click();
   const hole = page.getByRole("region", { name: "This hole" });
-  await expect(hole.getByRole("heading")).toContainText("main jet 150 → 148");
+  await expect(hole.getByRole("heading")).toContainText("main jet 158 → 155");
   await expect(hole.getByRole("row", { name: /^Top/ })).toContainText("leaner");
   await hole.getByRole("link", { name: "Fit this instead" }).click();
-  await expect(page.getByRole("textbox", { name: "Main" })).toHaveValue("148");
+  await expect(page.getByRole("textbox", { name: "Main" })).toHaveValue("155");
   await expect(page.getByRole("textbox", { name: "Clip" })).toHaveValue("2");
   await page.getByRole("button", { name: "It is fitted" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   // In the log: the plan that said the same is gone as soon as the new one is there.
-  const fitted = page.getByRole("listitem").filter({ hasText: /main jet 150 → 148.*own choice/ });
+  const fitted = page.getByRole("listitem").filter({ hasText: /main jet 158 → 155.*own choice/ });
   await expect(fitted).toBeVisible();
 });
 
@@ -41,7 +41,7 @@ test("what if: parts and air are moved on paper, a trial is kept over a reload, 
   await expect(top).toHaveCount(2);
   const before = await top.nth(1).innerText();
   await page.getByRole("slider", { name: "Main" }).press("PageDown");
-  await expect(page.getByText(/^Main 150 → 148\b/)).toBeVisible();
+  await expect(page.getByText(/^Main 158 → 148\b/)).toBeVisible();
   await expect(top.nth(1)).not.toHaveText(before);
   await page.getByRole("slider", { name: "Pressure here" }).press("Home");
   await expect(

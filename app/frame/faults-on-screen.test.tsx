@@ -13,7 +13,8 @@ import { becauseWords, ELSE_TELLS, FAULT_WORDS, faultName, reasonWords } from "#
 import { QUESTION_WORDS } from "#app/vocabulary/questions.ts";
 import { HAND_GROUPS, LOOK_ALIKES, SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
-import { offsetWords, worthWords } from "#app/vocabulary/instruments.ts";
+import { offsetWords, scatterWords, worthWords } from "#app/vocabulary/instruments.ts";
+import { claimWords, doubtedWords } from "#app/vocabulary/proven.ts";
 import { FaultPanel } from "./FaultPanel.tsx";
 import { OneQuestion } from "#app/features/today/OneQuestion.tsx";
 import { Learnt } from "#app/features/why/Learnt.tsx";
@@ -142,6 +143,15 @@ describe("what was learnt", () => {
     show(() => <Learnt advice={advice} />, advice);
     expect(await screen.findByText(/More of its looks will not tell; one λ figure/)).toBeInTheDocument();
     expect(screen.getByText(/as computed, as far as anybody has seen/)).toBeInTheDocument();
+  });
+  it("says how well the book fits, and when it does not", () => {
+    expect(claimWords({ how: "book", chance: 0.84 })).toBe(
+      "The maker’s setting fits this engine: likely (84 %)",
+    );
+    expect(doubtedWords({ how: "ranWell", chance: 0.12 })).toMatch(
+      /^The setting that ran well probably does not fit this engine \(88 %\)\./,
+    );
+    expect(scatterWords({ scatter: 2.5 })).toContain("2.5 times as much as usual");
   });
   it("of an instrument is said in tones or per cent, whose it is, and which way", () => {
     const belief = { sd: 0.01, known: true, open: false, scatter: 1 };

@@ -133,6 +133,11 @@ interface Session {
   readonly items: Item[];
 }
 
+/** With a name for all that its outcome depends on, besides the days before it. */
+interface NamedSession extends Session {
+  readonly name: string;
+}
+
 function sessionsOf(items: readonly Item[]): Session[] {
   const found: Session[] = [];
   for (const item of items) {
@@ -186,6 +191,8 @@ interface OpenLog {
   readonly mixtureOf: Mixtures;
   readonly learnt: ReadonlyMap<string, LearntHeat>;
   readonly evidenceOf: (look: Look) => readonly Evidence[];
+  /** worked out once, whatever is thought of claims and instruments */
+  readonly observedIn: (session: Session) => readonly MatchedEvidence[];
   readonly evidenceOfClaim: (claim: Claim) => Evidence[];
   readonly claims: readonly Claim[];
   /** when the first build was described */
@@ -201,7 +208,8 @@ function openLog(present: Present, messages: readonly InstrumentMessage[]): Open
   const frames = framesOf(knownBuilds);
   const mixtureOf = mixtures(knownBuilds, frames);
   const learnt = heatSlopes(present, mixtureOf);
-  return {
+  const observed = new Map<Session, readonly MatchedEvidence[]>();
+  const log: Omit<OpenLog, "observedIn"> = {
     present,
     layout,
     prior: priorOf(layout, messages),
@@ -213,13 +221,21 @@ function openLog(present: Present, messages: readonly InstrumentMessage[]): Open
     claims: claimsOf(present),
     begun: first.at,
   };
+  return {
+    ...log,
+    observedIn: (session) => {
+      const known = observed.get(session) ?? observedIn(session, log);
+      observed.set(session, known);
+      return known;
+    },
+  };
 }
 
 const bare = { site: NO_SITE, look: undefined, at: undefined };
 
-/** @returns all that a day says, what the log has of it first, then the claims */
-function evidenceOfSession({ items }: Session, log: OpenLog, wrong: string | undefined) {
-  const { present, layout, mixtureOf, evidenceOf, evidenceOfClaim } = log;
+/** @returns all that a day says, its claims aside */
+function observedIn({ items }: Session, log: Omit<OpenLog, "observedIn">): MatchedEvidence[] {
+  const { present, layout, mixtureOf, evidenceOf } = log;
   const seen = items.flatMap(({ look, at }) =>
     look ? evidenceOf(look).map((item): MatchedEvidence => ({ ...bare, item, look, at })) : [],
   );
@@ -233,13 +249,14 @@ function evidenceOfSession({ items }: Session, log: OpenLog, wrong: string | und
         }))
       : [],
   );
-  const claimed = items.flatMap(({ claim, at }) =>
-    claim && claim.id !== wrong
-      ? evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at }))
-      : [],
-  );
   const old = overtaken(seen);
-  return { told: [...seen.filter((one) => !old.has(one)), ...timed], claimed };
+  return [...seen.filter((one) => !old.has(one)), ...timed];
+}
+
+/** A case of the claims, and how instruments scatter in it. */
+interface ReplayedUnder {
+  readonly wrong: string | undefined;
+  readonly scatter: Scatter;
 }
 
 function workOut(
@@ -247,9 +264,16 @@ function workOut(
   session: Session,
   from: Belief,
   log: OpenLog,
-  wrong: string | undefined,
+  { wrong, scatter }: ReplayedUnder,
 ): DoneSession {
-  const { told, claimed } = evidenceOfSession(session, log, wrong);
+  const told = log
+    .observedIn(session)
+    .map((one) => (one.look ? { ...one, item: scattered(one.look, one.item, scatter) } : one));
+  const claimed = session.items.flatMap(({ claim, at }) =>
+    claim && claim.id !== wrong
+      ? log.evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at }))
+      : [],
+  );
   const days = daysToAir(session.items.flatMap(({ look }) => look ?? []));
   const far = new Set(
     session.items.flatMap(({ look }) => (look?.airDaysOff === undefined ? [] : [look.entry.id])),
@@ -289,24 +313,15 @@ interface DoneCase {
   readonly belief: Belief;
 }
 
-/** A case of the claims, and how instruments scatter in it. */
-interface ReplayedUnder {
-  readonly wrong: string | undefined;
-  readonly scatter: Scatter;
-}
-
 function replayCase(
-  opened: OpenLog,
-  sessions: readonly Session[],
-  { wrong, scatter }: ReplayedUnder,
+  log: OpenLog,
+  sessions: readonly NamedSession[],
+  under: ReplayedUnder,
   now: string,
   memory: ReplayMemory,
 ): DoneCase {
-  const { present, layout, prior, learnt } = opened;
-  const log: OpenLog =
-    scatter.size === 0
-      ? opened
-      : { ...opened, evidenceOf: (look) => scattered(look, opened.evidenceOf(look), scatter) };
+  const { present, layout, prior } = log;
+  const { wrong, scatter } = under;
   const memoryKey = JSON.stringify([wrong, ...scatter]);
   const right = log.claims
     .slice(0, 1)
@@ -316,12 +331,12 @@ function replayCase(
   let before = { day: dayOf(log.begun), reopenings: 0 };
   const kept = memory.done.get(memoryKey) ?? [];
   const done = sessions.map((session, i): DoneSession => {
-    const name = sessionKey(session, present, learnt);
+    const { name } = session;
     const known = kept[i];
     const drifted = () => drift(belief, layout, daysBetween(before.day, session.day));
     const from = () =>
       reopen(drifted(), layout, present.reopenings.slice(before.reopenings, session.reopenings).flat());
-    const finished = known?.key === name ? known : workOut(name, session, from(), log, wrong);
+    const finished = known?.key === name ? known : workOut(name, session, from(), log, under);
     // What follows a day that is worked out anew begins from another belief.
     if (finished !== known) kept.length = i;
     kept[i] = finished;
@@ -372,7 +387,10 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     memory.key = key;
     memory.done.clear();
   }
-  const sessions = sessionsOf(allItems(present, claims.slice(1)));
+  const sessions = sessionsOf(allItems(present, claims.slice(1))).map((session) => ({
+    ...session,
+    name: sessionKey(session, present, learnt),
+  }));
   // Wrong, a claim is one of a setting drawn at random: what it then comes to is what it would to a guess.
   const byChance = (claim: Claim) => update(prior, log.evidenceOfClaim(claim)).lnEvidence();
   const under = (scatter: Scatter) => {
@@ -432,7 +450,6 @@ function nameOfSeen(seen: Look): string {
   return name;
 }
 
-/** Names all that a day's outcome depends on, besides the days before it. */
 function sessionKey(
   session: Session,
   { knownBuilds }: Present,

@@ -29,14 +29,11 @@ const keyOf = ({ entry: { reading } }: Look): string | undefined => {
 };
 
 /** @returns what a look says, by an instrument that scatters so */
-export function scattered(look: Look, evidence: readonly Evidence[], scatter: Scatter): readonly Evidence[] {
-  const key = keyOf(look);
+export function scattered(look: Look, item: Evidence, scatter: Scatter): Evidence {
+  const key = scatter.size === 0 ? undefined : keyOf(look);
   const factor = key === undefined ? undefined : scatter.get(key);
-  if (factor === undefined) return evidence;
-  return evidence.map((item) => {
-    const { wider } = item.likelihood;
-    return wider ? { ...item, likelihood: wider(factor) } : item;
-  });
+  const wider = factor === undefined ? undefined : item.likelihood.wider?.(factor);
+  return wider ? { ...item, likelihood: wider } : item;
 }
 
 interface Weighed {

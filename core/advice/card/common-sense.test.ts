@@ -99,6 +99,9 @@ function someLooks(seed: number): Entry[] {
 
 const MANY_AIRS = Object.values(AIRS);
 
+const daysBefore = (instant: string, days: number): string =>
+  new Date(Date.parse(instant) - days * 86_400_000).toISOString().replace(/\.\d+Z/, "Z");
+
 describe.each(RIGS)("common sense with a %s", (_, build) => {
   /** One morning a seed: some looks, and each of the airs in its turn. */
   const mornings = seeds.map((seed): Advice => {
@@ -108,12 +111,20 @@ describe.each(RIGS)("common sense with a %s", (_, build) => {
 
   it("1: on the day and with the setting known to be right nothing is urgent, and nothing changes", () => {
     for (const proven of ["measured", "ranWell", "book"] as const)
-      for (const air of [undefined, AIRS.home]) {
-        const advice = advise(logOf(build, proven, air));
-        expect(changesOf(advice)).toEqual([]);
-        expect(advice.card.setting).toEqual(build.baseline.setting);
-        expect(advice.warnings.map(({ code }) => code)).not.toContain("leanRisk");
-      }
+      for (const air of [undefined, AIRS.home])
+        for (const daysOld of [0, 30, 120, 365]) {
+          const log = logOf(build, proven, air).map((entry) =>
+            entry.kind === "build" ? { ...entry, at: daysBefore(entry.at, daysOld) } : entry,
+          );
+          const advice = advise(log);
+          const where = { proven, daysOld, air: air !== undefined };
+          expect({ ...where, changes: changesOf(advice) }).toEqual({ ...where, changes: [] });
+          expect(advice.card.setting).toEqual(build.baseline.setting);
+          const codes = advice.warnings.map(({ code }) => code);
+          expect({ ...where, codes }).toMatchObject({
+            codes: expect.not.arrayContaining(["leanRisk"]) as string[],
+          });
+        }
   });
 
   it("2: thinner air makes no part richer, denser air none leaner", () => {

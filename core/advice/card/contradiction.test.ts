@@ -1,5 +1,6 @@
 /** Looks that exclude each other on one engine: said, asked about, and never built on. */
-import { air, build, fit, lookWith, plug, twin } from "../../__tests__/entries.ts";
+import { air, at, build, fit, lookWith, plug, twin } from "../../__tests__/entries.ts";
+import { ENDURO_BUILD } from "../../../demo/enduro-build.ts";
 import type { Entry } from "../../log/schema.ts";
 import { openCase } from "../judge/case.ts";
 import { advise } from "./advise.ts";
@@ -24,6 +25,62 @@ describe("plugs that exclude each other", () => {
       return { ...(seen as Extract<Entry, { kind: "look" }>), cylinder };
     });
     expect(codes([twin(), air("0001", "08:30"), ...two])).not.toContain("plugsContradict");
+  });
+});
+
+describe("plugs of the top that exclude each other", () => {
+  it("stop the riding until one of them is crossed out; those of the middle are said, no more", () => {
+    // Known well besides: there is no danger that comes first.
+    const known = [1, 2, 3, 4, 5, 6].map((n) =>
+      lookWith(`l${n}`, `09:0${n}`, {
+        type: "lambda",
+        zone: "top",
+        lambda: ENDURO_BUILD.targetLambda.top,
+        sensor: "inside",
+      }),
+    );
+    const both = [...start, fit("0001", "08:40", 155), ...known, ...plugs("chalk", "soot")];
+    expect(advise(both).next).toMatchObject({ kind: "stop", because: "plugsContradict" });
+    const crossed: Entry = {
+      id: "strike:1",
+      at: at("10:00"),
+      kind: "strike",
+      strikes: "look:p0",
+    } as Entry;
+    expect(advise([...both, crossed]).next).not.toMatchObject({ because: "plugsContradict" });
+  });
+});
+
+describe("a word that may be another machine's", () => {
+  const lambda = (n: number, zone: "idle" | "mid" | "top", value: number) =>
+    lookWith(`${zone}${n}`, `09:${10 + n}`, { type: "lambda", zone, lambda: value, sensor: "inside" });
+  /** Every zone so far off, by λ. */
+  const read = (off: number): Entry[] =>
+    (["idle", "mid", "top"] as const).flatMap((zone, z) =>
+      [0, 1].map((n) => lambda(2 * z + n, zone, ENDURO_BUILD.targetLambda[zone] * Math.exp(off))),
+    );
+  const byTheBook = build("08:00", { baseline: { ...ENDURO_BUILD.baseline, proven: "book" } });
+  const home: Entry = {
+    ...(air("0001", "08:30") as Extract<Entry, { kind: "air" }>),
+    temperatureK: ENDURO_BUILD.baseline.air.temperatureK,
+    pressure: { kind: "station", pressurePa: ENDURO_BUILD.baseline.air.pressurePa },
+  };
+  const chanceAt = (off: number) => advise([byTheBook, home, ...read(off)]).claims[0]?.chance ?? NaN;
+
+  it("is believed the more, the nearer the looks come to it, and said aloud once it hardly fits", () => {
+    const chances = [0, -0.1, -0.2, -0.3].map(chanceAt);
+    expect(chances[0]).toBeGreaterThan(5 / 6);
+    for (const [i, chance] of chances.entries())
+      if (i > 0) expect(chance).toBeLessThan(chances[i - 1] ?? NaN);
+    expect(chances[3]).toBeLessThan(0.2);
+    const codesAt = (off: number) => codes([byTheBook, home, ...read(off)]);
+    expect(codesAt(0)).not.toContain("wordDoubted");
+    expect(codesAt(-0.3)).toContain("wordDoubted");
+  });
+
+  it("is nothing that a guess has", () => {
+    const guess = build("08:00", { baseline: { ...ENDURO_BUILD.baseline, proven: "guess" } });
+    expect(advise([guess, home]).claims).toEqual([]);
   });
 });
 

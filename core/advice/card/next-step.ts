@@ -103,6 +103,7 @@ export function nextStep(question: StepQuestion): NextStep {
         to: worse.before[part],
       })),
     };
+  if (question.plugsExclude && !plan.urgent) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
     return {
@@ -114,7 +115,6 @@ export function nextStep(question: StepQuestion): NextStep {
       leanRisk: now.leanRisk,
     };
   }
-  if (question.plugsExclude) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   const left = leave(question);
   if (!question.withLook) return left;
   const { swaps, worthIt } = question.parts();
