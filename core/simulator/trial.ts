@@ -11,6 +11,7 @@ import type { FaultName } from "../log/fault-names.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { Build, Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
+import { TONES } from "../log/parts.ts";
 import { SYMPTOMS } from "../log/symptom-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { Faulty } from "./faulty.ts";
@@ -175,6 +176,22 @@ export class Bench {
     return this.log(seen, minutes, cylinder);
   }
 
+  /** Plugs of the top that exclude each other are looked at again in the shade, and the wrong ones are crossed out. */
+  crossOut(): void {
+    this.minutes += 3;
+    const sharp = { ...this.reader, slips: 0 };
+    const again = readPlugOf(sharp, this.seen("top"), "top", this.engine.build.fuel, this.random);
+    const place = (one: Reading) => (one.type === "plug" ? TONES.indexOf(one.tone) : NaN);
+    const fitted = JSON.stringify(this.fitted);
+    for (const { entry, settings } of fold(this.entries).looks) {
+      const { reading } = entry;
+      if (reading.type !== "plug" || reading.zone !== "top" || JSON.stringify(settings[0]) !== fitted)
+        continue;
+      if (Math.abs(place(reading) - place(again)) >= 2)
+        this.keep("strike", { strikes: entry.id, why: "read again in the shade" });
+    }
+  }
+
   lambda(zone: Zone, cylinder?: number): Reading | undefined {
     this.ridden(zone);
     const reading = readLambdaOf(
@@ -276,6 +293,10 @@ export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATi
   for (let step = 0; step < MOST_STEPS; step += 1) {
     const advice = advise(bench.entries);
     const { next } = advice;
+    if (next.kind === "stop" && next.because === "plugsContradict") {
+      bench.crossOut();
+      continue;
+    }
     if (next.kind === "leave" || next.kind === "stop") return bench.outcome(true, advice);
     if (next.kind === "check") bench.lookFor(next.fault, next.check);
     else doAsAdvised(bench, next, tells);
@@ -330,6 +351,10 @@ export function chaseFault(
     if (question !== undefined) {
       questions += 1;
       bench.answer(question);
+      continue;
+    }
+    if (next.kind === "stop" && next.because === "plugsContradict") {
+      bench.crossOut();
       continue;
     }
     if (next.kind === "leave" || next.kind === "stop" || next.kind === "check") break;

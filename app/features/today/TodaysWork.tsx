@@ -111,6 +111,10 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
           <Button component={Link} to={partHref(header.id, advice.next.part.name)} variant="contained">
             To that part
           </Button>
+        ) : advice.next.kind === "stop" && advice.next.because === "plugsContradict" ? (
+          <Button component={Link} to={placeHref(header.id, "log")} variant="contained">
+            To the log
+          </Button>
         ) : asks ? null : (
           <Fitted context={context} advice={advice} />
         )}

@@ -13,10 +13,11 @@ import {
 } from "#app/vocabulary/instruments.ts";
 
 export function Learnt({ advice }: { advice: Advice }) {
+  const doubted = advice.warnings.find((warning) => warning.code === "wordDoubted");
   const worths = advice.worths.filter(({ learnt }) => learnt);
   return (
     <section className="stack" aria-label="What was learnt of engine and instruments">
-      <h2 className="label">What a step is worth here, and how your instruments read</h2>
+      <h2 className="label">What this engine has taught</h2>
       <ul className="plain">
         {worths.map((worth) => (
           <li key={worth.part}>
@@ -31,12 +32,18 @@ export function Learnt({ advice }: { advice: Advice }) {
         {worths.length === 0 && (
           <li className="quiet">Screw, grooves and main jets: as computed, as far as anybody has seen.</li>
         )}
-        {advice.claims.map((claim) => (
-          <li key={claim.id}>
-            {claim.chance < 0.5 ? <strong>{doubtedWords(claim)}</strong> : <span>{claimWords(claim)}</span>}{" "}
-            <span className="quiet">{dayTitle(claim.at)}</span>
+        {doubted && (
+          <li>
+            <strong>{doubtedWords(doubted)}</strong>
           </li>
-        ))}
+        )}
+        {advice.claims
+          .filter(({ chance }) => chance >= 0.5)
+          .map((claim) => (
+            <li key={claim.id}>
+              {claimWords(claim)} <span className="quiet">{dayTitle(claim.at)}</span>
+            </li>
+          ))}
         {advice.instruments.map((one) => (
           <li key={`${one.kind} ${one.name ?? ""}`}>
             {one.known ? (

@@ -11,6 +11,7 @@ import { outcomeWords } from "#app/vocabulary/outcomes.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { Caution } from "#app/ui/Caution.tsx";
+import { isUnclear } from "#app/frame/strip/zone-state.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
 
 function Zones() {
@@ -30,10 +31,10 @@ function Zones() {
         </tr>
       </thead>
       <tbody>
-        {advice?.zones.map(({ zone, mean, sd, pRich, pRight, pLean, pPastLimit }) => (
+        {advice?.zones.map(({ zone, mean, sd, pRich, pRight, pLean, pPastLimit, looks }) => (
           <tr key={zone}>
             <th scope="row">{ZONE_NAMES[zone]}</th>
-            <td>{mixtureWords(mean, 0.005)}</td>
+            <td>{isUnclear({ mean, looks, pRight }) ? "not known" : mixtureWords(mean, 0.005)}</td>
             <td>{(100 * DOUBT_SDS * sd).toFixed(1)} %</td>
             <td>{percentWords(pRich)}</td>
             <td>{percentWords(pRight)}</td>

@@ -1,6 +1,7 @@
 /** One line under each row of the card. */
 import type { CardRow } from "#core/advice/card/card-rows.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
+import { isUnclear } from "../strip/zone-state.ts";
 import { mixtureWords, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 const STEP_NAMES: Readonly<Record<CardRow["part"], string>> = {
@@ -29,7 +30,8 @@ export function rowReason(row: CardRow, advice: Advice): string {
       : "The screw would leave its window.";
   if (!zone || zone.looks === 0) return `${name}: nobody has looked yet. ${stepWords(row)}`;
   const looks = zone.looks === 1 ? "one look" : `${zone.looks} looks`;
-  return `${name} ${mixtureWords(zone.mean)} as fitted (${looks}). ${stepWords(row)}`;
+  const state = isUnclear(zone) ? "not known" : mixtureWords(zone.mean);
+  return `${name} ${state} as fitted (${looks}). ${stepWords(row)}`;
 }
 
 /** Does the card lean the top out? Then the caution belongs right here. */

@@ -13,8 +13,14 @@ export interface ZoneState {
   readonly calm: boolean;
 }
 
-export function zoneState({ mean, sd, looks, pRight }: ZoneAdvice): ZoneState {
+/** Looked at, and yet as likely off as right: its middle alone would say that it is right. */
+export const isUnclear = ({ mean, looks, pRight }: Pick<ZoneAdvice, "mean" | "looks" | "pRight">): boolean =>
+  looks > 0 && Math.abs(mean) <= BISCUIT && pRight < 0.5;
+
+export function zoneState(zone: ZoneAdvice): ZoneState {
+  const { mean, sd, looks, pRight } = zone;
   if (looks === 0 && sd > KNOWN_SD) return { text: "unseen", calm: true };
+  if (isUnclear(zone)) return { text: "not known", calm: false };
   if (Math.abs(mean) <= BISCUIT && pRight >= 0.5) return { text: "right", calm: true };
   return { text: mixtureWords(mean), calm: false };
 }

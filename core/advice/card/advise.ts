@@ -106,7 +106,8 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     air: airWorth(group, judge, air),
     warnings: warnings({ open, group, question, plan, now, air, airEntry, ...plugs }),
     looks: outcomes,
-    surprises: outcomes.filter(({ tail }) => tail < SURPRISING),
+    // Where plugs exclude each other, each surprises the others: that is said once.
+    surprises: outcomes.filter(({ tail, zone }) => tail < SURPRISING && !plugsContradict(present, zone)),
     leanings: sensitiveAssumptions(group, air, plan.card.setting),
     heat: replayed.heat,
     faults: suspicion.suspects,

@@ -85,6 +85,7 @@ export function nextStep(question: StepQuestion): NextStep {
   const { judge, fitted, plan, worse, specks } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
+  if (question.plugsExclude) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   const wayBack = worse && goesBack(question, worse.before);
   // Not to be run flat out: whatever it is, that is said first. A way back out of it comes before all.
   if (plan.urgent && !plan.safe && !wayBack)
@@ -103,7 +104,6 @@ export function nextStep(question: StepQuestion): NextStep {
         to: worse.before[part],
       })),
     };
-  if (question.plugsExclude && !plan.urgent) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
     return {

@@ -143,14 +143,14 @@ function stops({ question, plan, group }: Known): Warning[] {
 }
 
 /** The danger is that of the leanest cylinder, and so is the jet that would end it. */
-function danger({ question, plan, now, group }: Known): Warning[] {
+function danger({ open, question, plan, now, group }: Known): Warning[] {
   const { judge, isSafe, options, build } = question;
   const found: Warning[] = [];
   if (!isSafe(now)) {
     const { leanRisk: chance, leanest: cylinder } = now;
     found.push({ code: "leanRisk", chance, ...(cylinder !== undefined && { cylinder }) });
   }
-  if (!plan.safe) {
+  if (!plan.safe && !plugsContradict(open.present, "top")) {
     const richest = { ...group.fitted, main: options.main.at(-1) ?? group.fitted.main };
     const at = judge.judge(richest);
     const belief = judge.beliefs.each.find(({ cylinder }) => cylinder === at.leanest)?.belief;
@@ -180,7 +180,8 @@ function aboutFile({ open, group, plan, air }: Known): Warning[] {
 }
 
 function plugsThatContradict({ present }: Case): Warning[] {
-  return ZONES.filter((zone) => plugsContradict(present, zone)).map((zone) => ({
+  // Of the top it is the next step itself that says it.
+  return ZONES.filter((zone) => zone !== "top" && plugsContradict(present, zone)).map((zone) => ({
     code: "plugsContradict",
     zone,
   }));
@@ -189,7 +190,9 @@ function plugsThatContradict({ present }: Case): Warning[] {
 /** Less likely than this of this engine, a word is doubted aloud. */
 const DOUBTED = 0.5;
 
-function doubtedWords({ replayed }: Case): Warning[] {
+function doubtedWords({ replayed, present }: Case): Warning[] {
+  // Looks that exclude each other are no word against anything.
+  if (ZONES.some((zone) => plugsContradict(present, zone))) return [];
   const doubted = replayed.claims.findLast(({ chance }) => chance < DOUBTED);
   if (!doubted) return [];
   const { how, at, chance } = doubted;
