@@ -109,13 +109,21 @@ test("head temperatures of a run show what moves them, start line first", async 
   await expect(page.getByRole("table", { name: /The looks/ })).toContainText("Head, rise of the run");
 });
 
-test("a pale plug alone against dark ones is asked about before the top is leaned", async ({ page }) => {
-  for (const tone of ["soot", "soot", "umber", "chalk"]) {
-    await openRig(page, "/look?zone=top");
-    await page.getByRole("radio", { name: new RegExp(tone) }).click();
+async function readPlug(page: Page, tone: string) {
+  await openRig(page, "/look?how=plug&zone=top");
+  await page.getByRole("radio", { name: new RegExp(tone) }).click();
+  await page.getByRole("button", { name: "Save this look" }).click();
+  await page.waitForURL((url) => url.pathname === RIG);
+}
+
+test("a pale plug alone against rich figures is asked about before the top is leaned", async ({ page }) => {
+  for (const lambda of ["0.78", "0.78"]) {
+    await openRig(page, "/look?how=lambda&zone=top");
+    await page.getByLabel("λ", { exact: true }).fill(lambda);
     await page.getByRole("button", { name: "Save this look" }).click();
     await page.waitForURL((url) => url.pathname === RIG);
   }
+  await readPlug(page, "chalk");
   const plan = page.getByRole("list", { name: "The plan for this stop" });
   const question = page.getByText(/shows full throttle lean\. All else says it is rich/);
   await expect(question).toHaveCount(1);
@@ -129,4 +137,15 @@ test("a pale plug alone against dark ones is asked about before the top is leane
   await page.getByRole("button", { name: "I looked again" }).click();
   await expect(question).toHaveCount(0);
   await expect(fits.first()).toBeVisible();
+});
+
+test("plugs that exclude each other stop the riding until the wrong one is crossed out", async ({ page }) => {
+  await readPlug(page, "soot");
+  await readPlug(page, "chalk");
+  await expect(heading(page)).toHaveText("Stop: your plugs contradict each other");
+  await expect(page.getByRole("main").getByRole("button", { name: /^All fitted/ })).toHaveCount(0);
+  await page.getByRole("main").getByRole("link", { name: "To the log" }).click();
+  await page.getByRole("button", { name: /^Strike this look/i }).first().click();
+  await goOn(page, RIG);
+  await expect(heading(page)).not.toHaveText(/contradict/);
 });

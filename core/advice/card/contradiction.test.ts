@@ -81,7 +81,9 @@ describe("a word that may be another machine's", () => {
 });
 
 describe("a pale plug against all that is known", () => {
-  const rich = plugs("soot", "soot", "umber", "soot", "umber");
+  const rich = [0, 1, 2].map((n) =>
+    lookWith(`l${n}`, `09:0${n}`, { type: "lambda", zone: "top", lambda: 0.78, sensor: "inside" }),
+  );
   const pale = plug("pale", "09:50", "top", "chalk");
 
   it("is asked about before the top is leaned any further", () => {
@@ -90,11 +92,10 @@ describe("a pale plug against all that is known", () => {
     expect(before.card.setting.main).toBeLessThan(before.fitted.main);
     expect(before.warnings.map(({ code }) => code)).not.toContain("lookSaysLean");
     const after = advise([...start, ...rich, pale]);
-    if (after.card.setting.main < after.fitted.main)
-      expect(after.warnings).toContainEqual(
-        expect.objectContaining({ code: "lookSaysLean", lookId: "look:pale" }),
-      );
-    else expect(after.zones[3]?.sd).toBeGreaterThan(before.zones[3]?.sd ?? NaN);
+    expect(after.card.setting.main).toBeLessThan(after.fitted.main);
+    expect(after.warnings).toContainEqual(
+      expect.objectContaining({ code: "lookSaysLean", lookId: "look:pale" }),
+    );
   });
 });
 
