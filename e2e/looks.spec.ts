@@ -145,7 +145,10 @@ test("plugs that exclude each other stop the riding until the wrong one is cross
   await expect(heading(page)).toHaveText("Stop: your plugs contradict each other");
   await expect(page.getByRole("main").getByRole("button", { name: /^All fitted/ })).toHaveCount(0);
   await page.getByRole("main").getByRole("link", { name: "To the log" }).click();
-  await page.getByRole("button", { name: /^Strike this look/i }).first().click();
+  await page
+    .getByRole("button", { name: /^Strike this look/i })
+    .first()
+    .click();
   await goOn(page, RIG);
   await expect(heading(page)).not.toHaveText(/contradict/);
 });
