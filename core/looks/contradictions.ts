@@ -36,15 +36,19 @@ function looksNow({ looks, settings }: Present): readonly SeenLook[] {
   return newest ? looks.filter((look) => sameMachine(look, newest)) : [];
 }
 
-/** @returns whether plugs of one zone and cylinder, read of what is fitted on one day, exclude each other */
-export function plugsContradict(present: Present, zone: Zone): boolean {
-  const said = new Map<number | undefined, Set<"rich" | "lean">>();
+/** @returns zones in which plugs of one cylinder, read of what is fitted on one day, exclude each other */
+export function contradictedZones(present: Present): ReadonlySet<Zone> {
+  const said = new Map<string, "rich" | "lean">();
+  const zones = new Set<Zone>();
   for (const { entry } of looksNow(present)) {
-    const { reading, cylinder } = entry;
-    const says = reading.type === "plug" && reading.zone === zone ? plainly(reading.tone) : undefined;
-    if (says) said.set(cylinder, (said.get(cylinder) ?? new Set()).add(says));
+    const { reading, cylinder = "" } = entry;
+    const says = reading.type === "plug" ? plainly(reading.tone) : undefined;
+    if (reading.type !== "plug" || !says) continue;
+    const key = `${reading.zone} ${cylinder}`;
+    if ((said.get(key) ?? says) !== says) zones.add(reading.zone);
+    said.set(key, says);
   }
-  return [...said.values()].some(({ size }) => size === 2);
+  return zones;
 }
 
 /**

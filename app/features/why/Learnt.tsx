@@ -1,5 +1,6 @@
 /** What this engine and these instruments have taught: what a step is worth here, who reads dark. */
 import { Link } from "react-router";
+import { isDoubted } from "#core/belief/doubted-claim.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { claimWords, doubtedWords } from "#app/vocabulary/proven.ts";
@@ -38,7 +39,7 @@ export function Learnt({ advice }: { advice: Advice }) {
           </li>
         )}
         {advice.claims
-          .filter(({ chance }) => chance >= 0.5)
+          .filter((claim) => !isDoubted(claim))
           .map((claim) => (
             <li key={claim.id}>
               {claimWords(claim)} <span className="quiet">{dayTitle(claim.at)}</span>

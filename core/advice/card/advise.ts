@@ -5,7 +5,7 @@ import { SURPRISING } from "../../belief/update.ts";
 import type { LearntHeat } from "../../belief/heat-slopes.ts";
 import type { ReplayOptions } from "../../belief/replay.ts";
 import { checkFirst, namedFault, type Suspect } from "../../faults/suspicion.ts";
-import { plugsContradict } from "../../looks/contradictions.ts";
+import { contradictedZones } from "../../looks/contradictions.ts";
 import type { QuestionName } from "../../log/question-names.ts";
 import type { AirEntry, Entry, Setting } from "../../log/schema.ts";
 import { airWorth, type AirWorth } from "../judge/air-worth-today.ts";
@@ -78,6 +78,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
   const question = questionOf(open, group, judge, air);
   const plan = planStop(question);
   const plugs = newestPlugs(present);
+  const contradicted = contradictedZones(present);
   const now = judge.judge(fitted);
   const { outcomes } = replayed;
   return {
@@ -93,7 +94,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       ...question,
       plan,
       specks: plugs.findings.includes("specks"),
-      plugsExclude: plugsContradict(present, "top"),
+      plugsExclude: contradicted.has("top"),
       checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
@@ -104,10 +105,10 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     strip: stripCurve(group, judge.beliefs.together, air),
     marks: marksOf(group, judge),
     air: airWorth(group, judge, air),
-    warnings: warnings({ open, group, question, plan, now, air, airEntry, ...plugs }),
+    warnings: warnings({ open, group, question, plan, now, air, airEntry, contradicted, ...plugs }),
     looks: outcomes,
     // Where plugs exclude each other, each surprises the others: that is said once.
-    surprises: outcomes.filter(({ tail, zone }) => tail < SURPRISING && !plugsContradict(present, zone)),
+    surprises: outcomes.filter(({ tail, zone }) => tail < SURPRISING && !contradicted.has(zone)),
     leanings: sensitiveAssumptions(group, air, plan.card.setting),
     heat: replayed.heat,
     faults: suspicion.suspects,

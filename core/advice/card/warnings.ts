@@ -2,6 +2,7 @@
 import { looksLikeSeaLevel } from "../../air/barometer.ts";
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { WeighedClaim } from "../../belief/claims.ts";
+import { isDoubted } from "../../belief/doubted-claim.ts";
 import { SURPRISING } from "../../belief/update.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../../carburettor/zones.ts";
 import { correctedJetNumber, type JetNumbering } from "../../carburettor/jet.ts";
@@ -9,7 +10,6 @@ import type { Part, PlugFinding } from "../../log/parts.ts";
 import type { AirEntry } from "../../log/schema.ts";
 import type { CheckName } from "../../log/walk-round-names.ts";
 import { numberingFromLog } from "../../rig/from-build.ts";
-import { plugsContradict } from "../../looks/contradictions.ts";
 import type { HeatRangeSays } from "../../looks/heat-range.ts";
 import { judgeOf, type Case, type Group } from "../judge/case.ts";
 import { lockedParts, screwWindow } from "../plan/choices.ts";
@@ -86,6 +86,8 @@ interface Known extends NewestPlugs {
   readonly now: Judged;
   readonly air: HumidAir;
   readonly airEntry: AirEntry | undefined;
+  /** zones in which plugs exclude each other */
+  readonly contradicted: ReadonlySet<Zone>;
 }
 
 const wantedJet = (number: number, error: number, authority: number, by: JetNumbering): number =>
@@ -143,14 +145,14 @@ function stops({ question, plan, group }: Known): Warning[] {
 }
 
 /** The danger is that of the leanest cylinder, and so is the jet that would end it. */
-function danger({ open, question, plan, now, group }: Known): Warning[] {
+function danger({ question, plan, now, group, contradicted }: Known): Warning[] {
   const { judge, isSafe, options, build } = question;
   const found: Warning[] = [];
   if (!isSafe(now)) {
     const { leanRisk: chance, leanest: cylinder } = now;
     found.push({ code: "leanRisk", chance, ...(cylinder !== undefined && { cylinder }) });
   }
-  if (!plan.safe && !plugsContradict(open.present, "top")) {
+  if (!plan.safe && !contradicted.has("top")) {
     const richest = { ...group.fitted, main: options.main.at(-1) ?? group.fitted.main };
     const at = judge.judge(richest);
     const belief = judge.beliefs.each.find(({ cylinder }) => cylinder === at.leanest)?.belief;
@@ -179,21 +181,18 @@ function aboutFile({ open, group, plan, air }: Known): Warning[] {
   return [{ code: "fileLeansTop", file, ...(lambda !== undefined && { lambda }), ...odd }];
 }
 
-function plugsThatContradict({ present }: Case): Warning[] {
+function plugsThatContradict({ contradicted }: Known): Warning[] {
   // Of the top it is the next step itself that says it.
-  return ZONES.filter((zone) => zone !== "top" && plugsContradict(present, zone)).map((zone) => ({
+  return ZONES.filter((zone) => zone !== "top" && contradicted.has(zone)).map((zone) => ({
     code: "plugsContradict",
     zone,
   }));
 }
 
-/** Less likely than this of this engine, a word is doubted aloud. */
-const DOUBTED = 0.5;
-
-function doubtedWords({ replayed, present }: Case): Warning[] {
+function doubtedWords({ open: { replayed }, contradicted }: Known): Warning[] {
   // Looks that exclude each other are no word against anything.
-  if (ZONES.some((zone) => plugsContradict(present, zone))) return [];
-  const doubted = replayed.claims.findLast(({ chance }) => chance < DOUBTED);
+  if (contradicted.size > 0) return [];
+  const doubted = replayed.claims.findLast(isDoubted);
   if (!doubted) return [];
   const { how, at, chance } = doubted;
   return [{ code: "wordDoubted", how, at, chance }];
@@ -244,8 +243,8 @@ export function warnings(known: Known): Warning[] {
     ...danger(known),
     ...aboutFile(known),
     ...lookSaysLean(known),
-    ...plugsThatContradict(open),
-    ...doubtedWords(open),
+    ...plugsThatContradict(known),
+    ...doubtedWords(known),
     ...(present.overridden ? [{ code: "walkRound" as const, ...present.overridden }] : []),
     ...findings
       .filter((finding) => finding !== "specks")

@@ -5,6 +5,7 @@
  */
 import type { HumidAir } from "../../air/humid-air.ts";
 import { claimEvidence, type Claim } from "../../belief/claims.ts";
+import { isDoubted } from "../../belief/doubted-claim.ts";
 import type { Replayed } from "../../belief/replay.ts";
 import { isAnotherMachine } from "../../log/corrections.ts";
 import type { Path, Present } from "../../log/present.ts";
@@ -19,8 +20,6 @@ const MOST_CLAIMED_RISK = 0.1;
 const SAME_AIR = 0.003;
 /** A top computed within this of the claim's is no leaner. */
 const NO_LEANER = 0.005;
-/** A claim that is as likely another machine's vouches for nothing. */
-const LIKELY_HOLDS = 0.5;
 /** What another part or work on these would move at the top. */
 const FEEDS_THE_TOP: ReadonlySet<Path> = new Set(["needle", "main", "zones", "air"]);
 
@@ -42,12 +41,7 @@ function claimHolds({ present, replayed }: Case, group: Group, judge: SettingJud
   const claim = replayed.claims.at(-1);
   const [carburettor = 0] = group.carburettors;
   const described = claim && present.knownBuilds[claim.build];
-  if (
-    !described ||
-    claim.how === "guess" ||
-    claim.chance < LIKELY_HOLDS ||
-    carburettor >= carburettorCount(described)
-  )
+  if (!described || claim.how === "guess" || isDoubted(claim) || carburettor >= carburettorCount(described))
     return false;
   const looked = group.evidence.some(({ zone }) => zone === "top");
   const reopened = present.reopenings.slice(claim.reopenings).flat();
