@@ -26,11 +26,17 @@ export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker
       action: { words: "Load it", run: () => location.reload() },
     });
   workbox.addEventListener("waiting", offer);
-  workbox.addEventListener("controlling", ({ isUpdate }) => {
+  const { serviceWorker } = navigator;
+  let under = begunUnder;
+  const lookWhoServes = () => {
+    if (serviceWorker.controller === under) return;
     if (asked) location.reload();
-    else if (isUpdate) sayRenewed();
-  });
-  if (begunUnder && navigator.serviceWorker.controller !== begunUnder) sayRenewed();
+    else if (under) sayRenewed();
+    under = serviceWorker.controller;
+  };
+  // Heard from now on, not once registered: that takes as long as another tab's download.
+  serviceWorker.addEventListener("controllerchange", lookWhoServes);
+  lookWhoServes();
   // Where nothing may be kept, Tamis works with a signal alone.
   workbox.register().catch(() => undefined);
 }
