@@ -205,7 +205,7 @@ describe("what advise prints of the next step", () => {
     expect(next["chanceBetter"]).toBeGreaterThan(0.5);
   });
 
-  it("takes a ride report, and a look is named by how, zone, minutes and gain", () => {
+  it("takes a ride report, and a ride is named by how, zone, minutes and gain", () => {
     const report = {
       id: "look:ride-1",
       at: "2026-05-22T09:30:00+02:00",
@@ -220,7 +220,7 @@ describe("what advise prints of the next step", () => {
       school: { what: "lookWith", is: ["plug"] },
     };
     const look = nextOf(logOf([onlyPlugs], [first]));
-    expect(look).toMatchObject({ kind: "look" });
+    expect(look).toMatchObject({ kind: "ride" });
     expect(Object.keys(look).sort()).toEqual(["gain", "how", "kind", "minutes", "zone"]);
   });
 

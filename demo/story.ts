@@ -265,8 +265,10 @@ class Story {
         );
         return true;
       }
-      case "look":
+      case "ride":
         this.look(clock, next.how, next.zone ?? "mid", next.minutes);
+        for (const zone of next.along ?? []) this.look(clock, next.how, zone, 0);
+        if (next.tells) this.look(clock, "rideReport", next.zone ?? "mid", 0);
         return true;
       case "part":
       case "check":

@@ -1,6 +1,7 @@
 /**
- * The demo as it ships: told once by `npm run schema` and kept as a file, so that a first visit need not ride
- * two days before it shows anything. Only the calendar is moved.
+ * The demo as it ships: told once by `npm run tell` and kept as a file, so that a first visit need not ride two days
+ * before it shows anything. Only the calendar is moved. It is told anew when the story is, not with every change of
+ * the advice: what was advised then stays in a log, as it does in a tuner's own.
  */
 import { inOrder } from "#core/log/in-order.ts";
 import type { Entry } from "#core/log/schema.ts";

@@ -67,7 +67,7 @@ test("a change the machine cannot have is refused on its field", async ({ page }
 const FILES: [string, () => string | Buffer, RegExp][] = [
   ["plugs.txt", () => "plug: cocoa", /not JSON/],
   ["map.json", () => '{"type":"map"}', /not a Tamis log/],
-  ["newer.json", () => '{"format":"tamis","version":8,"rigs":[]}', /version 8; this Tamis reads up to 7/],
+  ["newer.json", () => '{"format":"tamis","version":9,"rigs":[]}', /version 9; this Tamis reads up to 8/],
   ["nan.json", () => '{"format":"tamis","version":1,"rigs":[{"lambda":NaN}]}', /not JSON.*NaN/],
   [
     "proto.json",

@@ -152,3 +152,48 @@ test("plugs that exclude each other stop the riding until the wrong one is cross
   await goOn(page, RIG);
   await expect(heading(page)).not.toHaveText(/contradict/);
 });
+
+test(
+  "plug and how it pulled are one ride: saved in one tap, taken back in one",
+  { tag: "@phone" },
+  async ({ page }) => {
+    await openRig(page, "/look?how=plug&zone=top");
+    await page.getByRole("radio", { name: /cocoa/ }).click();
+    const pulled = page.getByText("How did it pull on that ride?");
+    if (!(await page.getByRole("group", { name: /^Middle/ }).isVisible())) await pulled.click();
+    const say = (zone: RegExp, felt: string) =>
+      page.getByRole("group", { name: zone }).getByRole("button", { name: felt, exact: true }).click();
+    await say(/^Middle/, "Clean");
+    await say(/^Top \(/, "Rich");
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await page.waitForURL((url) => url.pathname === RIG);
+    const day = page.getByRole("main");
+    await expect(day.getByText("cocoa").first()).toBeVisible();
+    await expect(day.getByText(/middle clean, top rich/).first()).toBeVisible();
+    const struck = day.getByText("(struck through)");
+    const before = await struck.count();
+    await page.getByRole("button", { name: "Undo", exact: true }).click();
+    await expect(struck).toHaveCount(before + 2);
+  },
+);
+
+test(
+  "it pinged stops the riding in one tap, and the plug that is then read clears it",
+  { tag: "@phone" },
+  async ({ page }) => {
+    await openRig(page);
+    await page.getByRole("button", { name: "Back from a ride?" }).click();
+    await page.getByRole("button", { name: "It pinged" }).click();
+    await expect(heading(page)).toHaveText("Stop: it pinged");
+    await expect(page.getByRole("main").getByRole("button", { name: /^All fitted/ })).toHaveCount(0);
+    await page
+      .getByRole("main")
+      .getByRole("link", { name: /^Log a look/ })
+      .click();
+    await page.getByRole("radio", { name: /biscuit/ }).click();
+    await page.getByRole("button", { name: "Save this look" }).click();
+    await page.waitForURL((url) => url.pathname === RIG);
+    await expect(heading(page)).not.toHaveText(/pinged/);
+  },
+);

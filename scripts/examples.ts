@@ -1,7 +1,8 @@
 /** The example files of docs/formats.md, made by the simulator and the worked example. */
 import { LOG_VERSION } from "../core/log/schema.ts";
 import { ENDURO_BUILD } from "../demo/enduro-build.ts";
-import { enduroDemo } from "../demo/enduro-log.ts";
+import { demoMovedTo } from "../demo/told.ts";
+import { TOLD_DAY, TOLD_OFFSET } from "../demo/told-day.ts";
 
 const MOUNTAIN = { temperatureK: 303.15, relativeHumidity: 0.4, elevationM: 1500 };
 
@@ -22,14 +23,14 @@ const text = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`;
 
 /** @returns file name to text */
 export function exampleFiles(): Record<string, string> {
-  const { header, entries } = enduroDemo("2026-05-23", "+02:00");
+  const [enduro] = demoMovedTo(TOLD_DAY, TOLD_OFFSET);
   return {
     "rig.json": text({ format: "tamis-shift", version: 1, build: ENDURO_BUILD, cases: CASES }),
     "log.json": text({
       format: "tamis",
       version: LOG_VERSION,
       savedAt: "2026-05-23T18:00:00+02:00",
-      rigs: [{ header, entries }],
+      rigs: [enduro],
     }),
   };
 }

@@ -1,7 +1,6 @@
-/** Publishes the JSON Schemas and example files of docs, and tells the demo: `npm run schema`. */
+/** Publishes the JSON Schemas and example files of docs: `npm run schema`. */
 import { mkdirSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { toldDemo } from "../demo/demo.ts";
 import { exampleFiles } from "./examples.ts";
 import { publishedSchemas } from "./schemas.ts";
 
@@ -16,5 +15,3 @@ for (const [folder, files] of [
     console.log(`docs/${folder}/${name}`);
   }
 }
-writeFileSync(fileURLToPath(new URL("../demo/told.json", import.meta.url)), toldDemo());
-console.log("demo/told.json");

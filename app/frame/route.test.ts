@@ -41,13 +41,27 @@ describe("taps", () => {
       };
       return data.logged[0] ?? "";
     };
-    const top = await ride({ zone: "top", felt: "rich" });
-    const mid = await ride({ zone: "mid", felt: "clean" });
-    expect(await felt()).toEqual([{ top: "rich" }, { mid: "clean" }]);
-    const again = await ride({ zone: "top", felt: "lean", replaces: top });
-    expect(await felt()).toEqual([{ mid: "clean" }, { top: "lean" }]);
-    await tap(posted({ intent: "strikeAll", strikes: JSON.stringify([mid, again]), why: "" }));
+    const rides = async () => fold(await logged()).looks.map(({ entry }) => entry.ride);
+    const told = (zones: object) => ({ felt: JSON.stringify(zones) });
+    const first = await ride(told({ top: "rich" }));
+    const whole = await ride({ ...told({ top: "rich", mid: "clean" }), replaces: first });
+    expect(await felt()).toEqual([{ top: "rich", mid: "clean" }]);
+    const [name] = await rides();
+    const again = await ride({ ...told({ top: "lean", mid: "clean" }), replaces: whole });
+    expect(await felt()).toEqual([{ top: "lean", mid: "clean" }]);
+    expect(await rides()).toEqual([name]);
+    await tap(posted({ intent: "strikeAll", strikes: JSON.stringify([again]), why: "" }));
     expect(await felt()).toEqual([]);
+    await ride(told({ idle: "clean" }));
+    expect(await rides()).not.toEqual([name]);
+  });
+
+  it.each(["pings", "cutsOutHeldOpen", "seized"])("log %s in one tap, in its zone", async (symptom) => {
+    await tap(posted({ intent: "stopped", symptom }));
+    expect((await logged()).at(-1)).toMatchObject({
+      kind: "look",
+      reading: { type: "symptom", symptom, zone: "top" },
+    });
   });
 
   it("settle what was felt and what was read, and keep what was said of other zones", async () => {
@@ -69,8 +83,10 @@ describe("taps", () => {
   });
 
   it.each([
-    [{ intent: "ride", zone: "attic", felt: "rich" }, "Choose one"],
-    [{ intent: "ride", zone: "top", felt: "fizzy" }, "Choose one"],
+    [{ intent: "ride", felt: '{"attic":"rich"}' }, "How it pulled cannot be read"],
+    [{ intent: "ride", felt: '{"top":"fizzy"}' }, "How it pulled cannot be read"],
+    [{ intent: "ride", felt: "{}" }, "How it pulled cannot be read"],
+    [{ intent: "stopped", symptom: "smokes" }, "Choose one"],
     [{ intent: "strikeAll", strikes: "[]", why: "" }, "What is struck through cannot be read"],
     [{ intent: "strikeAll", strikes: "all", why: "" }, "cannot be read"],
     [{ intent: "note", text: "  " }, "Write a note first."],

@@ -30,6 +30,7 @@ import type { RigContext } from "./use-rig.ts";
 import { Strip, type LiveMark } from "./strip/Strip.tsx";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { useSayNotTakenBack } from "./use-logged-tap.ts";
 
 export const meta = ({ loaderData, location }: Route.MetaArgs) => [
   { title: titleOf(location.pathname, loaderData?.log.header.name) },
@@ -60,6 +61,7 @@ export default function RigRoute({ loaderData }: Route.ComponentProps) {
 }
 
 function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
+  useSayNotTakenBack();
   const { log, present, build, preferences } = loaderData;
   const printing = usePrinting();
   const [draft, setDraft] = useState<AirEntry>();

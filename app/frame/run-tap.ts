@@ -2,7 +2,10 @@
 import { data } from "react-router";
 import * as z from "zod/mini";
 import { VERDICTS, ZoneName } from "#core/log/parts.ts";
-import { FELT } from "#core/log/readings/ride-report.ts";
+import { RIDE_STOPPERS } from "#core/advice/card/ride-stopped.ts";
+import { RideReportReading } from "#core/log/readings/ride-report.ts";
+import { SYMPTOMS } from "#core/log/symptom-names.ts";
+import { newRideId } from "#app/journal/entry-id.ts";
 import type { Present } from "#core/log/present.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { wayBack } from "#app/journal/fit-changes.ts";
@@ -59,11 +62,12 @@ const Taps = z.discriminatedUnion("intent", [
   }),
   z.object({
     intent: z.literal("ride"),
-    zone: ZoneName,
-    felt: z.enum(FELT),
-    /** what was said of this zone a moment ago */
+    felt: json(RideReportReading.shape.felt, "How it pulled cannot be read. Tap it again."),
+    /** what was said of this ride a moment ago */
     replaces: z.optional(EntryId),
   }),
+  /** what stops the riding until somebody has looked */
+  z.object({ intent: z.literal("stopped"), symptom: z.enum(RIDE_STOPPERS) }),
   /** a ride and a plug said the opposite of a zone: which of them counts */
   z.object({
     intent: z.literal("settle"),
@@ -149,14 +153,18 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
       return [{ kind: "fault", fault, is, ...(cylinder !== undefined && { cylinder }), note: "" }];
     }
     case "ride": {
-      const { zone, felt, replaces } = tap;
-      const look = {
-        kind: "look" as const,
-        reading: { type: "rideReport" as const, felt: { [zone]: felt } },
-      };
+      const { felt, replaces } = tap;
+      const { looks } = (await openRig(rigId)).present;
+      const ride = looks.find(({ entry }) => entry.id === replaces)?.entry.ride ?? newRideId();
+      const look = { kind: "look" as const, ride, reading: { type: "rideReport" as const, felt } };
       return replaces === undefined
         ? [look]
         : [look, { kind: "strike", strikes: replaces, why: "Said otherwise" }];
+    }
+    case "stopped": {
+      const { symptom } = tap;
+      const { zone } = SYMPTOMS[symptom];
+      return [{ kind: "look", reading: { type: "symptom", symptom, zone } }];
     }
     case "settle":
       return settled(tap, (await openRig(rigId)).present);

@@ -1,33 +1,75 @@
 /** A tap that logs something says so, and one more tap takes it back. */
-import { useEffect, useRef } from "react";
-import { useFetcher, type SubmitTarget } from "react-router";
+import { useCallback, useEffect, useRef } from "react";
+import { useFetcher, useNavigate, useSubmit, type SubmitTarget } from "react-router";
 import type { ActionProblem } from "#app/journal/save.ts";
 import { useSayProblem, useToast } from "#app/ui/Toast.tsx";
 
+interface Logged extends ActionProblem {
+  /** ids of what was logged */
+  readonly logged?: readonly string[];
+}
+
+const TAKEN_BACK = "taken-back";
+
+/** In the frame of a rig: what was taken back on a screen that is gone by then, and could not be. */
+export function useSayNotTakenBack(): void {
+  useSayProblem(useFetcher<ActionProblem>({ key: TAKEN_BACK }).data);
+}
+
+/** @returns how to say that something was logged, with the tap that takes all of it back */
+function useSayLogged(rigId: string, why: string) {
+  const submit = useSubmit();
+  const say = useToast();
+  return useCallback(
+    (words: string, ids: readonly string[]) => {
+      const form = { intent: "strikeAll", strikes: JSON.stringify(ids), why };
+      const run = () =>
+        void submit(form, {
+          method: "post",
+          action: `/rigs/${rigId}`,
+          navigate: false,
+          fetcherKey: TAKEN_BACK,
+        });
+      say({ words, action: { words: "Undo", run } });
+    },
+    [submit, say, rigId, why],
+  );
+}
+
 /**
  * @param why - what is logged where it is taken back
+ * @param then - what follows once it is logged
  * @returns how to send what a tap means, and whether it is still on its way
  */
-export function useLoggedTap(rigId: string, why: string) {
-  const fetcher = useFetcher<ActionProblem & { logged?: readonly string[] }>();
-  const undo = useFetcher<ActionProblem>();
-  const say = useToast();
+export function useLoggedTap(rigId: string, why: string, then?: () => void) {
+  const fetcher = useFetcher<Logged>();
+  const sayLogged = useSayLogged(rigId, why);
   const words = useRef("");
-  useSayProblem(undo.data);
-  const action = `/rigs/${rigId}`;
   const { data } = fetcher;
   const told = useRef<unknown>(undefined);
   useEffect(() => {
     const ids = data?.logged ?? [];
     if (ids.length === 0 || told.current === data) return;
     told.current = data;
-    const form = { intent: "strikeAll", strikes: JSON.stringify(ids), why };
-    const run = () => void undo.submit(form, { method: "post", action });
-    say({ words: words.current, action: { words: "Undo", run } });
-  }, [data, action, why, say, undo]);
+    sayLogged(words.current, ids);
+    then?.();
+  }, [data, sayLogged, then]);
   const send = (form: SubmitTarget, said: string) => {
     words.current = said;
-    void fetcher.submit(form, { method: "post", action });
+    void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` });
   };
   return { send, busy: fetcher.state !== "idle", answer: data };
+}
+
+/** Once a form is logged: back to Today. */
+export function useBackToToday(rigId: string, answer: Logged | undefined): void {
+  const navigate = useNavigate();
+  const sayLogged = useSayLogged(rigId, "A look by mistake");
+  const told = useRef<unknown>(undefined);
+  useEffect(() => {
+    if (!answer?.logged || told.current === answer) return;
+    told.current = answer;
+    sayLogged("Logged.", answer.logged);
+    void navigate(`/rigs/${rigId}`);
+  }, [answer, rigId, navigate, sayLogged]);
 }

@@ -9,3 +9,4 @@ function uniqueTail(): string {
 
 export const newEntryId = (kind: EntryKind): string => `${kind}:${uniqueTail()}`;
 export const newPhotoId = (): string => `photo:${uniqueTail()}`;
+export const newRideId = (): string => `ride:${uniqueTail()}`;

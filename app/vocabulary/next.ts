@@ -3,6 +3,7 @@ import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { benchPartWords } from "./bench-parts.ts";
 import { checkFirstReason, checkFirstTitle } from "./faults.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
+import type { NextLook } from "#core/advice/ride/next-look.ts";
 import type { NextStep } from "#core/advice/card/next-step.ts";
 import type { PlanChange, PlanLine } from "#core/advice/plan/plan.ts";
 import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
@@ -43,6 +44,8 @@ export const LOOK_HOW_WORDS: Readonly<Record<LookHow, string>> = {
   header: "the header’s colour",
   symptom: "what it does",
 };
+
+const LIST = new Intl.ListFormat("en", { type: "conjunction" });
 
 /** How a line of the plan is read afterwards. */
 const READ_BY: Readonly<Record<PlanLine["zone"], string>> = {
@@ -97,26 +100,37 @@ function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): Nex
 const settingsWords = (advice: Advice, settings: readonly [Setting, Setting]): string =>
   settings.map(({ main }) => `main ${main}`).join(" against ") || `main ${advice.fitted.main}`;
 
-function lookWords(advice: Advice, next: Extract<NextStep, { kind: "look" }>): NextWords {
-  const { how, zone, cylinder, settings, minutes, allRight } = next;
-  const takes = `about ${minutes} minutes`;
+/** What to hold so that the plug takes its colour there, and how the run ends. */
+const TO_COLOUR_A_PLUG: Readonly<Record<Zone, string>> = {
+  idle: "let it idle for some minutes, then read the plug",
+  low: "two minutes steady just off idle, clean cut, read the plug",
+  mid: "two minutes steady in the middle, clean cut, read the plug",
+  top: "flat out, clean cut, read the plug",
+};
+
+function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): NextWords {
+  const { how, zone, along = [], cylinder, settings, minutes, allRight, tells = false } = next;
+  const takes = `About ${minutes} minutes`;
   const which = cylinder === undefined ? "" : `, cylinder ${cylinder}`;
   if (settings)
     return {
-      title: `Look next: ${settingsWords(advice, settings)}, by the clock`,
-      reason: `What is left open is the reader, not the engine: runs of two settings tell without any; ${takes}.`,
+      title: `Next: ${settingsWords(advice, settings)}, by the clock`,
+      reason: `What is not known is how you read, not the engine. Timed runs of two settings need no reading. ${takes}.`,
     };
   if (zone === undefined)
     return {
-      title: "Look next: ride it, and say how it pulled",
-      reason: `Rich, clean or lean, zone by zone, is worth more now than any one reading; ${takes}.`,
+      title: "Next: ride it, and say how it pulled",
+      reason: `Say rich, clean or lean for every part of the throttle that you used. ${takes}.`,
     };
   const { mean, sd, pRight } = zoneOf(advice, zone);
   const doubt = (100 * DOUBT_SDS * sd).toFixed(0);
-  const where = how === "idleBench" ? "" : ` ${WHERE[zone]}`;
+  const alongToo = ZONES.filter((one) => one === zone || along.includes(one));
+  const where = how === "idleBench" ? "" : ` ${LIST.format(alongToo.map((one) => WHERE[one]))}`;
+  const ride = how === "plug" ? TO_COLOUR_A_PLUG[zone] : `${LOOK_HOW_WORDS[how]}${where}`;
+  const then = tells ? "Then say how it pulled, all along the throttle. " : "";
   return {
-    title: `Look next: ${LOOK_HOW_WORDS[how]}${where}${which}`,
-    reason: `${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, within ± ${doubt} %: ${certainty(pRight)}. Idle, middle and top right together: ${certainty(allRight)}. A look there tells most a minute; ${takes}.`,
+    title: `Next: ${ride}${which}`,
+    reason: `${then}${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Right there: ${certainty(pRight)}. Idle, middle and top right together: ${certainty(allRight)}. ${takes}.`,
   };
 }
 
@@ -133,6 +147,67 @@ function partWords({
   };
 }
 
+/** What would lift what is not known: a ride of that zone first, then a jet that is not in the box. */
+function liftWords({ buy, zones }: Advice, unknown: Zone, oneMore: NextLook | undefined): string {
+  const right = zones.find(({ zone }) => zone === unknown)?.pRight ?? 0;
+  const first = `Least known: ${ZONE_NAMES[unknown].toLowerCase()}, right there: ${certainty(right)}.`;
+  const ride = oneMore?.zone === unknown ? ` ${capital(LOOK_HOW_WORDS[oneMore.how])} there tells most.` : "";
+  const lifts = unknown === "idle" ? "pilot" : unknown === "mid" ? undefined : "main";
+  const jet = buy.find(({ part }) => part === lifts);
+  const washer = unknown === "mid" ? " A thin washer under the clip moves the middle by half a groove." : "";
+  return `${first}${ride}${jet ? ` ${capital(partInSentence(jet.part))} ${jet.number}, not in the box, would help.` : washer}`;
+}
+
+function leaveWords(advice: Advice, next: Extract<NextStep, { kind: "leave" }>): NextWords {
+  const { chance, because, oneMore, unknown } = next;
+  const more = oneMore ? ` One more ride would make it ${certainty(oneMore.chance)}.` : "";
+  if (because === "right")
+    return {
+      title: "Leave it",
+      reason: `${oneMore ? "Good enough for today. " : ""}Idle, middle and top are right together: ${certainty(chance)}.${more} Read the air again before the next heat.`,
+    };
+  const lift = unknown === undefined ? "" : ` ${liftWords(advice, unknown, oneMore?.look)}`;
+  return {
+    title: "Leave it",
+    reason: `Nothing in the box would help by more than it costs, and no ride is worth its minutes. All right together: ${certainty(chance)}.${more}${lift}`,
+  };
+}
+
+type StopReason = Extract<NextStep, { kind: "stop" }>["because"];
+
+const STOP_WORDS: Readonly<Record<StopReason, { title: string; reason: (leanRisk: string) => string }>> = {
+  specks: {
+    title: "specks of metal on the plug",
+    reason: () =>
+      "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug of that cylinder after that clears this stop.",
+  },
+  seized: {
+    title: "it seized",
+    reason: () =>
+      "Do not start it. Look at the piston and the cylinder first, then for air that leaks in, fuel that does not come, ignition timing, and oil. The plug you read after that clears this stop.",
+  },
+  pings: {
+    title: "it pinged",
+    reason: () =>
+      "Do not ride it hard. Pull the plug and look for specks of metal; then fuel, ignition timing, heat, and a mixture that is too lean. The plug you log clears this stop.",
+  },
+  cutsOutHeldOpen: {
+    title: "it cut out, held open",
+    reason: () =>
+      "It may run dry: lean just before it dies. Do not hold it open. Look at the tank’s vent, the tap, the filter and the float; pull the plug. The plug you log, or that check, clears this stop.",
+  },
+  plugsContradict: {
+    title: "your plugs contradict each other",
+    reason: () =>
+      "One says that full throttle is lean, one says that it is rich. Do not ride flat out before you know which. Look at both again in the shade, and cross out the wrong one in the log.",
+  },
+  noneRichEnough: {
+    title: "nothing in the box is rich enough",
+    reason: (leanRisk) =>
+      `At full throttle it is past the lean limit with ${leanRisk} chance. Do not run it flat out; fit a richer main jet first.`,
+  },
+};
+
 /** @returns headline and reason of what to do next */
 export function nextWords(advice: Advice): NextWords {
   const { next } = advice;
@@ -146,36 +221,16 @@ export function nextWords(advice: Advice): NextWords {
       };
     case "part":
       return partWords(next);
-    case "look":
-      return lookWords(advice, next);
+    case "ride":
+      return rideWords(advice, next);
     case "check":
       return { title: checkFirstTitle(next), reason: checkFirstReason(next) };
     case "leave":
-      return next.because === "right"
-        ? {
-            title: "Leave it",
-            reason: `Idle, middle and top are right together: ${certainty(next.chance)}. Read the air again before the next heat.`,
-          }
-        : {
-            title: "Leave it",
-            reason: `Nothing in the box would help by more than it costs, and no look is worth its minutes. All right together: ${certainty(next.chance)}.`,
-          };
+      return leaveWords(advice, next);
     case "stop":
-      if (next.because === "specks")
-        return {
-          title: "Stop: specks of metal on the plug",
-          reason:
-            "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug of that cylinder after that clears this stop.",
-        };
-      if (next.because === "plugsContradict")
-        return {
-          title: "Stop: your plugs contradict each other",
-          reason:
-            "One says that full throttle is lean, one says that it is rich. Do not ride flat out before you know which. Look at both again in the shade, and cross out the wrong one in the log.",
-        };
       return {
-        title: "Stop: nothing in the box is rich enough",
-        reason: `At full throttle it is past the lean limit with ${percentWords(next.leanRisk)} chance. Do not run it flat out; fit a richer main jet first.`,
+        title: `Stop: ${STOP_WORDS[next.because].title}`,
+        reason: STOP_WORDS[next.because].reason(percentWords(next.leanRisk)),
       };
   }
 }

@@ -1,6 +1,7 @@
 /** Named ways of working, in words. */
 import type {
   ChangesSchool,
+  HowFarSchool,
   LookMeans,
   OrderSchool,
   PartsSchool,
@@ -41,6 +42,13 @@ export const ORDER_WORDS: Readonly<Record<OrderSchool, { readonly name: string; 
   startThenFinish: { name: "Start line, then finish line", note: "by head temperature" },
 };
 
+export const HOW_FAR_WORDS: Readonly<Record<HowFarSchool, { readonly name: string; readonly note: string }>> =
+  {
+    raceDay: { name: "Race day", note: "done once all is right with 80 %: the fewest stops" },
+    thorough: { name: "Thorough", note: "done once all is right with 90 %" },
+    asFarAsItGoes: { name: "As far as the box goes", note: "until no ride is worth its minutes" },
+  };
+
 export const PARTS_SCHOOL_WORDS: Readonly<
   Record<PartsSchool, { readonly name: string; readonly note: string }>
 > = {
@@ -77,6 +85,8 @@ export function schoolWords(school: School): { readonly what: string; readonly r
         what: "Parts that are swapped, from now on",
         result: PARTS_SCHOOL_WORDS[school.is].name.toLowerCase(),
       };
+    case "howFar":
+      return { what: "How far, from now on", result: HOW_FAR_WORDS[school.is].name.toLowerCase() };
     case "lookWith":
       return {
         what: "What there is to look with",

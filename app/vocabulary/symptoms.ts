@@ -11,6 +11,7 @@ export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
   bogs: "Bogs when cracked open",
   surges: "Surges at steady throttle",
   pings: "Pings",
+  seized: "Seized, or nearly",
   runsHot: "Runs hot",
   cutsOutHeldOpen: "Dies after some seconds held wide open",
   fadesHot: "Stronger as it gets hot, then fades",
@@ -35,7 +36,7 @@ export const HAND_GROUPS = [
   { hand: "Held it part open", symptoms: ["surges", "smokes", "cleansOnlyHeldOpen"] },
   {
     hand: "Held it wide open",
-    symptoms: ["pings", "fourStrokes", "cutsInAndOut", "cutsOutHeldOpen", "runsHot", "fadesHot"],
+    symptoms: ["pings", "seized", "fourStrokes", "cutsInAndOut", "cutsOutHeldOpen", "runsHot", "fadesHot"],
   },
   { hand: "Left it standing, filled it up", symptoms: ["drips", "drinksMore"] },
 ] as const satisfies readonly { hand: string; symptoms: readonly Symptom[] }[];

@@ -4,6 +4,7 @@ import { fold } from "#core/log/fold.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { advise } from "#core/advice/card/advise.ts";
 import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
+import type { Advice } from "#core/advice/card/advise.ts";
 import type { NextLook } from "#core/advice/ride/next-look.ts";
 import { Preferences } from "./preferences.ts";
 import { rowReason } from "#app/frame/card/words.ts";
@@ -127,11 +128,11 @@ describe("the next step in words", () => {
     expect(reason).toMatch(/^As it stands the top may be past the lean limit \(\d+ %\)/);
   });
 
-  it("asks for a look by how, zone and why, for a ride without a zone, for runs by both settings", () => {
+  it("asks for a ride by what to hold and why, for a report without a zone, for runs by both settings", () => {
     const advice = advise([build()]);
     const asked = (change: Partial<NextLook>) => {
       const look = {
-        kind: "look" as const,
+        kind: "ride" as const,
         how: "plug" as const,
         zone: "top" as const,
         minutes: 8,
@@ -141,16 +142,48 @@ describe("the next step in words", () => {
       };
       return nextWords({ ...advice, next: look });
     };
-    expect(asked({}).title).toBe("Look next: a plug at the top");
-    expect(asked({}).reason).toMatch(/right together: rather likely \(70 %\).* about 8 minutes\.$/);
-    expect(asked({ cylinder: 2 }).title).toBe("Look next: a plug at the top, cylinder 2");
-    expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Look next: the idle bench");
-    const ride = { kind: "look" as const, how: "rideReport" as const, minutes: 6, gain: 0.2, allRight: 0.7 };
+    expect(asked({}).title).toBe("Next: flat out, clean cut, read the plug");
+    expect(asked({}).reason).toMatch(/right together: rather likely \(70 %\)\. About 8 minutes\.$/);
+    expect(asked({}).reason).not.toContain("how it pulled");
+    expect(asked({ tells: true }).reason).toMatch(/^Then say how it pulled, all along the throttle\. /);
+    expect(asked({ how: "lambda", along: ["mid", "idle"] }).title).toBe(
+      "Next: a λ figure at idle, in the middle, and at the top",
+    );
+    expect(asked({ cylinder: 2 }).title).toBe("Next: flat out, clean cut, read the plug, cylinder 2");
+    expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Next: the idle bench");
+    const ride = { kind: "ride" as const, how: "rideReport" as const, minutes: 6, gain: 0.2, allRight: 0.7 };
     expect(nextWords({ ...advice, next: ride }).title).toContain("say how it pulled");
     const other = { ...advice.fitted, main: 168 };
     expect(asked({ how: "timedPair", settings: [advice.fitted, other] }).title).toBe(
-      "Look next: main 165 against main 168, by the clock",
+      "Next: main 165 against main 168, by the clock",
     );
+  });
+
+  it("leaves it with what one ride more would make of it, and names what is not known and what would help", () => {
+    const advice = advise([build()]);
+    const left = (change: object, buy: Advice["buy"] = []) =>
+      nextWords({ ...advice, buy, next: { kind: "leave", because: "right", chance: 0.82, ...change } })
+        .reason;
+    const look = { how: "plug", zone: "top", minutes: 8, gain: 0.03 } as const;
+    expect(left({})).not.toContain("One more ride");
+    expect(left({ oneMore: { look, chance: 0.9 } })).toMatch(
+      /^Good enough for today\. .*likely \(82 %\)\. One more ride would make it sure \(90 %\)\./,
+    );
+    const unknown = { because: "smallGain", chance: 0.6, unknown: "top", oneMore: { look, chance: 0.66 } };
+    expect(left(unknown, [{ part: "main", number: 168, gain: 0.2 }])).toMatch(
+      /Least known: top, right there: .*A plug there tells most\. Main jet 168, not in the box, would help\.$/,
+    );
+    expect(left({ ...unknown, unknown: "mid" })).toContain("washer under the clip");
+  });
+
+  it.each([
+    ["seized", "Stop: it seized", "Do not start it"],
+    ["pings", "Stop: it pinged", "specks of metal"],
+    ["cutsOutHeldOpen", "Stop: it cut out", "vent"],
+  ] as const)("stops where it %s, and says what to look at", (because, title, look) => {
+    const stop = nextWords({ ...advise([build()]), next: { kind: "stop", because, leanRisk: 0.02 } });
+    expect(stop.title).toContain(title);
+    expect(stop.reason).toContain(look);
   });
 
   it("says what goes back after worse", () => {

@@ -53,6 +53,7 @@ export function questionWith(
     layout: ONE,
     cylinders: [1],
     means: ["plug"],
+    taken: () => 0,
     seen: [],
     ...change,
   };

@@ -12,16 +12,24 @@ import type { Look } from "./look-evidence.ts";
 const SAME_RIDE_MS = 20 * 60_000;
 const WORDS: ReadonlySet<Reading["type"]> = new Set(["rideReport", "symptom", "compared"]);
 
+/** Where both name their ride, that decides; else the time between them, the air and what was fitted. */
+function isApart(before: Look | undefined, look: Look): boolean {
+  if (!before) return false;
+  const [then, now] = [before.entry.ride, look.entry.ride];
+  if (then !== undefined && now !== undefined) return then !== now;
+  return (
+    Date.parse(look.entry.at) - Date.parse(before.entry.at) > SAME_RIDE_MS ||
+    look.air?.id !== before.air?.id ||
+    JSON.stringify(look.settings) !== JSON.stringify(before.settings)
+  );
+}
+
 /** @param looks - in order; @returns the ride of each, counted from 0 */
 function ridesOf(looks: readonly Look[]): ReadonlyMap<Look, number> {
   const rides = new Map<Look, number>();
   let [ride, before] = [0, looks[0]];
   for (const look of looks) {
-    const apart = before
-      ? Date.parse(look.entry.at) - Date.parse(before.entry.at) > SAME_RIDE_MS ||
-        look.air?.id !== before.air?.id ||
-        JSON.stringify(look.settings) !== JSON.stringify(before.settings)
-      : false;
+    const apart = isApart(before, look);
     if (apart) ride += 1;
     rides.set(look, ride);
     before = look;

@@ -20,7 +20,7 @@ function dayOf(seed: number, plugSd: number) {
   const bench = new Bench(engine, drawWeather(random), reader, random);
   for (const main of [160, 165, 170, 175]) {
     bench.fit([{ part: "main", to: main }], "own");
-    bench.lambda("top");
+    bench.lambda(["top"], 4);
     for (let plug = 0; plug < 3; plug += 1) bench.plug("top");
   }
   return replay(fold(bench.entries));

@@ -244,9 +244,9 @@ describe("reading a log file", () => {
     ["a list", "[1,2]", "notTamis", "not a Tamis log"],
     [
       "a newer version",
-      text((f) => ({ ...f, version: 8 })),
+      text((f) => ({ ...f, version: LOG_VERSION + 1 })),
       "newerVersion",
-      "is version 8; this Tamis reads up to 7",
+      `is version ${LOG_VERSION + 1}; this Tamis reads up to ${LOG_VERSION}`,
     ],
     ["no version", text((f) => ({ ...f, version: undefined })), "notTamis", "which never was"],
     [
@@ -443,5 +443,17 @@ describe("what changed between two builds", () => {
       withJet("0004", 2.71, ["carburettor.needleJetMm"]),
     ]).map(({ carburettor }) => carburettor.needleJetMm);
     expect(jets).toEqual([2.68, 2.71, 2.71, 2.71]);
+  });
+});
+
+describe("a log of version 7", () => {
+  it("is read as it was: its looks name no ride, and nobody was asked how far", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v7.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    expect(fold(read.file.rigs[0]?.entries ?? []).schools.howFar).toBe("thorough");
   });
 });

@@ -59,6 +59,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 6, name: "receivers and firing", up: (record) => record },
     // Only new kinds of entry: places, forecasts, heats, routes, climates.
     { to: 7, name: "the day ahead", up: (record) => record },
+    // Only a ride's name on looks, and how far to go: an older file has neither.
+    { to: 8, name: "rides", up: (record) => record },
   ],
   LOG_VERSION,
 );

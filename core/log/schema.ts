@@ -178,7 +178,7 @@ const Share = z.number().check(z.gte(0), z.lte(1));
 
 /** What was advised when something was fitted: "as it was then". */
 const Advised = z.strictObject({
-  next: z.enum(["fit", "putBack", "part", "look", "leave", "stop", "check"]),
+  next: z.enum(["fit", "putBack", "part", "look", "ride", "leave", "stop", "check"]),
   changes: z.array(Change).check(z.maxLength(30)),
   chanceBetter: z.optional(Share),
   /** what was believed of each zone as it was fitted before: 0 on target, + lean, and its sd */
@@ -208,10 +208,16 @@ export type ProvenEntry = z.infer<typeof ProvenEntry>;
 export const SchoolEntry = entry("school", { school: School });
 export type SchoolEntry = z.infer<typeof SchoolEntry>;
 
+export const RideId = z
+  .string()
+  .check(z.regex(/^ride:[A-Za-z0-9-]{4,60}$/, "a ride's id looks like ride:k3f9-01"));
+
 export const LookEntry = entry("look", {
   reading: Reading,
   /** counted from 1; none: of the engine as a whole */
   cylinder: z.optional(z.int().check(z.gte(1), z.lte(6))),
+  /** all that one ride told carries its name */
+  ride: z.optional(RideId),
   simulated: z.optional(z.boolean()),
 });
 export type LookEntry = z.infer<typeof LookEntry>;
@@ -355,7 +361,7 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 7;
+export const LOG_VERSION = 8;
 
 /** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

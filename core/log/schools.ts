@@ -17,6 +17,10 @@ export type OrderSchool = (typeof ORDER_SCHOOLS)[number];
 export const PARTS_SCHOOLS = ["whereNothingFiner", "never"] as const;
 export type PartsSchool = (typeof PARTS_SCHOOLS)[number];
 
+/** How sure is sure enough to stop: all zones right together. */
+export const HOW_FAR_SCHOOLS = ["raceDay", "thorough", "asFarAsItGoes"] as const;
+export type HowFarSchool = (typeof HOW_FAR_SCHOOLS)[number];
+
 /** What a tuner can look with. */
 export const LOOK_MEANS = ["plug", "idleBench", "lambda", "temperature", "stopwatch", "rideReport"] as const;
 export type LookMeans = (typeof LOOK_MEANS)[number];
@@ -26,6 +30,7 @@ export const School = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("changes"), is: z.enum(CHANGES_SCHOOLS) }),
   z.strictObject({ what: z.literal("order"), is: z.enum(ORDER_SCHOOLS) }),
   z.strictObject({ what: z.literal("parts"), is: z.enum(PARTS_SCHOOLS) }),
+  z.strictObject({ what: z.literal("howFar"), is: z.enum(HOW_FAR_SCHOOLS) }),
   z.strictObject({
     what: z.literal("lookWith"),
     is: z.array(z.enum(LOOK_MEANS)).check(z.minLength(1), z.maxLength(6)),
@@ -38,6 +43,7 @@ export interface Schools {
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
   readonly parts: PartsSchool;
+  readonly howFar: HowFarSchool;
   /** nothing until it was asked: then the log shows what was used */
   readonly lookWith: readonly LookMeans[] | undefined;
 }
@@ -47,5 +53,6 @@ export const USUAL_SCHOOLS: Schools = {
   changes: "toldApart",
   order: "bottomUp",
   parts: "whereNothingFiner",
+  howFar: "thorough",
   lookWith: undefined,
 };

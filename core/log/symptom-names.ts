@@ -11,6 +11,7 @@ export const SYMPTOMS = {
   bogs: { kind: "lean", zone: "low" },
   surges: { kind: "lean", zone: "mid" },
   pings: { kind: "lean", zone: "top" },
+  seized: { kind: "lean", zone: "top" },
   runsHot: { kind: "lean", zone: "top" },
   fadesHot: { kind: "lean", zone: "top" },
   cutsOutHeldOpen: { kind: "lean", zone: "top" },

@@ -47,7 +47,7 @@ export const BEST_IDLE: LookKind<"bestIdle"> = {
   next: {
     how: "idleBench",
     means: "idleBench",
-    zones: () => ["idle"],
+    rides: () => [["idle"]],
     sd: () => Math.hypot(METHOD_SD, USUAL_FIT_SD),
     minutes: () => 8,
   },

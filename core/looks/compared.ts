@@ -73,7 +73,7 @@ export const COMPARED: LookKind<"compared"> = {
   next: {
     how: "timedPair",
     means: "stopwatch",
-    zones: () => ["top"],
+    rides: () => [["top"]],
     // Two settings 5 % apart, three runs each to half a per cent of the time: e₁² - e₂² to ± 0.005.
     sd: () => 0.05,
     minutes: () => 25,

@@ -43,7 +43,8 @@ export const LAMBDA: LookKind<"lambda"> = {
   next: {
     how: "lambda",
     means: "lambda",
-    zones: () => ZONES,
+    // The meter runs along: one ride reads all that it goes through.
+    rides: () => [ZONES],
     sd: (_, _build, seen) => {
       const newest = seen.findLast((reading) => reading.type === "lambda");
       return SENSOR_SD[newest?.sensor ?? "inside"];

@@ -51,15 +51,15 @@ export type LookHow =
 export interface NextLook {
   readonly how: LookHow;
   readonly means: LookMeans;
-  /** zones it can be taken in on this rig; a report of a whole ride speaks of all of them at once */
-  readonly zones: (build: Build) => readonly Zone[];
+  /** the rides (or benches) on which it can be taken on this rig, each with the zones it then speaks of */
+  readonly rides: (build: Build) => readonly (readonly Zone[])[];
   /** sd of what one such look says of its zone on this rig, log mixture, without its instrument's own error */
   readonly sd: (zone: Zone, build: Build, seen: readonly Reading[]) => number;
   readonly minutes: (zone: Zone) => number;
   /** it is about two settings, not about what is fitted */
   readonly pair?: true;
-  /** one look speaks of all its zones */
-  readonly wholeRide?: true;
+  /** of a ride ridden for it: how it pulled can be told with it, zone by zone */
+  readonly felt?: true;
 }
 
 export interface LookKind<T extends Reading["type"]> {

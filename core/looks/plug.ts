@@ -83,7 +83,9 @@ export const PLUG: LookKind<"plug"> = {
   next: {
     how: "plug",
     means: "plug",
-    zones: () => ZONES,
+    // A plug has the colour of what was held last: a ride each.
+    rides: () => ZONES.map((zone) => [zone]),
+    felt: true,
     sd: (_, { fuel }) =>
       Math.hypot(READER_SD.clean * (fuel.name === "methanol" ? METHANOL_FACTOR : 1), TONE_BAND_SD),
     minutes: (zone) => MINUTES[zone],

@@ -22,9 +22,8 @@ export const RIDE_REPORT: LookKind<"rideReport"> = {
   next: {
     how: "rideReport",
     means: "rideReport",
-    zones: () => ZONES,
+    rides: () => [ZONES],
     sd: () => AS_MEASURED_SD,
     minutes: () => 6,
-    wholeRide: true,
   },
 };

@@ -65,14 +65,14 @@ export function temperatureLikelihood(
   return figureLikelihood(mean, variance);
 }
 
-/** Zones in which this rig knows where a temperature belongs. */
-function zonesWithTarget({ heat }: Build): readonly Zone[] {
-  return ZONES.filter(
-    (zone) =>
-      heat?.exhaust?.[zone] !== undefined ||
-      (zone === "idle" && heat?.staging !== undefined) ||
-      (zone === "top" && heat?.rise !== undefined),
-  );
+/** Where this rig knows where a temperature belongs: an opening held each, but start line and finish in one run. */
+function ridesWithTarget({ heat }: Build): readonly (readonly Zone[])[] {
+  const run: readonly Zone[] = [
+    ...(heat?.staging ? (["idle"] as const) : []),
+    ...(heat?.rise ? (["top"] as const) : []),
+  ];
+  const held = ZONES.filter((zone) => heat?.exhaust?.[zone] !== undefined && !run.includes(zone));
+  return [...(run.length > 0 ? [run] : []), ...held.map((zone) => [zone])];
 }
 
 export const TEMPERATURE: LookKind<"temperature"> = {
@@ -89,7 +89,8 @@ export const TEMPERATURE: LookKind<"temperature"> = {
   next: {
     how: "temperature",
     means: "temperature",
-    zones: zonesWithTarget,
+    rides: ridesWithTarget,
+    felt: true,
     sd: () => Math.hypot(WITNESS_SD, (2 * THREE_STEP_EDGE) / Math.sqrt(12)),
     minutes: (zone) => (zone === "idle" ? 3 : 4),
   },

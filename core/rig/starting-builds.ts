@@ -55,7 +55,7 @@ const BIKE: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [42, 45, 48], mains: range(155, 175, 2.5), shimsMm: [] },
+  box: { pilots: [42, 45, 48], mains: range(155, 182.5, 2.5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.twoStroke,
   usage: { idle: 10, low: 25, mid: 40, top: 25 },
   screwWindow: { kind: "aroundBase", turns: 1 },
@@ -82,7 +82,7 @@ const ATV: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [52, 55, 58], mains: range(130, 150, 2.5), shimsMm: [] },
+  box: { pilots: [52, 55, 58], mains: range(130, 157.5, 2.5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.fourStrokeAir,
 };
 
@@ -102,7 +102,7 @@ const KART: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [58, 60, 62], mains: range(140, 160, 2), shimsMm: [] },
+  box: { pilots: [58, 60, 62], mains: range(140, 166, 2), shimsMm: [] },
   usage: { idle: 5, low: 15, mid: 35, top: 45 },
 };
 
@@ -122,7 +122,7 @@ const RACER: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [55, 60, 65], mains: range(220, 260, 5), shimsMm: [] },
+  box: { pilots: [55, 60, 65], mains: range(220, 275, 5), shimsMm: [] },
   targetLambda: TARGET_LAMBDA.methanol,
   usage: { idle: 10, low: 10, mid: 20, top: 60 },
 };
@@ -144,7 +144,7 @@ const CHILD: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [40, 42, 45], mains: range(75, 87.5, 2.5), shimsMm: [] },
+  box: { pilots: [40, 42, 45], mains: range(75, 95, 2.5), shimsMm: [] },
   usage: { idle: 15, low: 30, mid: 40, top: 15 },
 };
 
@@ -160,7 +160,7 @@ const TWIN: Build = {
     air: STANDARD_DAY,
     proven: "guess",
   },
-  box: { pilots: [35, 38, 40], mains: range(110, 130, 2.5), shimsMm: [] },
+  box: { pilots: [35, 38, 40], mains: range(110, 137.5, 2.5), shimsMm: [] },
   usage: { idle: 15, low: 35, mid: 40, top: 10 },
 };
 

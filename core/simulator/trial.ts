@@ -146,9 +146,9 @@ export class Bench {
     this.keep("fit", { changes: [...changes], because });
   }
 
-  private ridden(zone: Zone): void {
+  private ridden(...zones: readonly Zone[]): void {
     this.stops += 1;
-    if (zone === "top" && isPastLimit(this.errors)) this.leanRides += 1;
+    if (zones.includes("top") && isPastLimit(this.errors)) this.leanRides += 1;
   }
 
   private log(reading: Reading | undefined, minutes: number, cylinder?: number): Reading | undefined {
@@ -164,6 +164,11 @@ export class Bench {
 
   plug(zone: Zone, cylinder?: number, minutes = 8): Reading | undefined {
     this.ridden(zone);
+    return this.readPlug(zone, cylinder, minutes);
+  }
+
+  /** The plug of the ride that is over. */
+  readPlug(zone: Zone, cylinder?: number, minutes = 5): Reading | undefined {
     const reading = readPlugOf(
       this.reader,
       this.seen(zone, cylinder) + (this.faulty?.plugShift(zone) ?? 0),
@@ -192,21 +197,30 @@ export class Bench {
     }
   }
 
-  lambda(zone: Zone, cylinder?: number): Reading | undefined {
-    this.ridden(zone);
-    const reading = readLambdaOf(
-      this.reader,
-      this.seen(zone, cylinder) + (this.faulty?.lambdaShift(zone) ?? 0),
-      zone,
-      this.engine.build,
-      this.random,
-    );
-    return this.log(reading, 4, cylinder);
+  /** What one ride read in each of its zones. */
+  private along(
+    zones: readonly Zone[],
+    minutes: number,
+    read: (zone: Zone) => Reading | undefined,
+    cylinder?: number,
+  ): void {
+    this.ridden(...zones);
+    zones
+      .map(read)
+      .forEach((reading, at) => this.log(reading, at === zones.length - 1 ? minutes : 0, cylinder));
   }
 
-  heat(zone: Zone): Reading | undefined {
-    this.ridden(zone);
-    return this.log(readHeatOf(this.reader, this.errors[zone], zone, this.engine.build, this.random), 4);
+  lambda(zones: readonly Zone[], minutes: number, cylinder?: number): void {
+    const { reader, random, faulty } = this;
+    const { build } = this.engine;
+    const errorAt = (zone: Zone) => this.seen(zone, cylinder) + (faulty?.lambdaShift(zone) ?? 0);
+    this.along(zones, minutes, (zone) => readLambdaOf(reader, errorAt(zone), zone, build, random), cylinder);
+  }
+
+  heat(zones: readonly Zone[], minutes: number): void {
+    const { reader, random, errors } = this;
+    const { build } = this.engine;
+    this.along(zones, minutes, (zone) => readHeatOf(reader, errors[zone], zone, build, random));
   }
 
   /** Told after a ride that was ridden anyway; asked for by itself it is a look. */
@@ -285,6 +299,15 @@ export class Bench {
 
 const MOST_STEPS = 40;
 
+/** What a stop asks for and a tuner can do at once; the rest ends the riding. */
+function clears(bench: Bench, next: Advice["next"]): boolean {
+  if (next.kind !== "stop") return false;
+  if (next.because === "plugsContradict") bench.crossOut();
+  else if (next.because === "pings" || next.because === "cutsOutHeldOpen") bench.readPlug("top");
+  else return false;
+  return true;
+}
+
 /** Does what is advised to the letter, until there is nothing left to do. */
 export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATime = false): Outcome {
   bench.school({ what: "lookWith", is: [...means] });
@@ -293,10 +316,7 @@ export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATi
   for (let step = 0; step < MOST_STEPS; step += 1) {
     const advice = advise(bench.entries);
     const { next } = advice;
-    if (next.kind === "stop" && next.because === "plugsContradict") {
-      bench.crossOut();
-      continue;
-    }
+    if (clears(bench, next)) continue;
     if (next.kind === "leave" || next.kind === "stop") return bench.outcome(true, advice);
     if (next.kind === "check") bench.lookFor(next.fault, next.check);
     else doAsAdvised(bench, next, tells);
@@ -311,11 +331,11 @@ function doAsAdvised(bench: Bench, next: Advice["next"], tells: boolean): void {
     return bench.fit(changes.map(({ part, to }) => ({ part, to })));
   }
   if (next.kind === "part") return bench.swap(next.part, next.minutes);
-  if (next.kind !== "look") return;
-  const { how, zone = "top", cylinder } = next;
+  if (next.kind !== "ride") return;
+  const { how, zone = "top", along = [], cylinder } = next;
   if (how === "idleBench") bench.idle();
-  else if (how === "lambda") bench.lambda(zone, cylinder);
-  else if (how === "temperature") bench.heat(zone);
+  else if (how === "lambda") bench.lambda([zone, ...along], next.minutes, cylinder);
+  else if (how === "temperature") bench.heat([zone, ...along], next.minutes);
   else if (how === "rideReport") bench.report(true);
   else bench.plug(zone, cylinder, next.minutes);
   if (tells && how !== "rideReport" && how !== "idleBench") bench.report(false);
@@ -353,10 +373,7 @@ export function chaseFault(
       bench.answer(question);
       continue;
     }
-    if (next.kind === "stop" && next.because === "plugsContradict") {
-      bench.crossOut();
-      continue;
-    }
+    if (clears(bench, next)) continue;
     if (next.kind === "leave" || next.kind === "stop" || next.kind === "check") break;
     doAsAdvised(bench, next, tells);
   }

@@ -1,38 +1,18 @@
 import { useState } from "react";
-import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
-import type { Felt } from "#core/log/readings/ride-report.ts";
+import { ZONES } from "#core/carburettor/zones.ts";
+import { FeltRows, NOTHING_TOLD } from "#app/frame/FeltRows.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
-import { Choice } from "#app/ui/Choice.tsx";
-import { rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
 
-type Told = Felt | "unused";
-
-/** How it pulled, zone by zone: three or four taps after any ride. */
-export function RideFields({ problem }: { problem: string | undefined }) {
-  const [told, setTold] = useState<PerZone<Told>>({
-    idle: "unused",
-    low: "unused",
-    mid: "unused",
-    top: "unused",
-  });
+/** How it pulled, as part of a form. */
+export function RideFields({ problem }: { problem?: string | undefined }) {
+  const [told, setTold] = useState(NOTHING_TOLD);
   return (
-    <>
+    <div className="stack">
       {ZONES.map((zone) => (
-        <div key={zone}>
-          <input type="hidden" name={`felt.${zone}`} value={told[zone]} />
-          <Choice
-            label={rideZoneLabel(zone)}
-            value={told[zone]}
-            options={TOLD_OPTIONS}
-            onChange={(value) => setTold({ ...told, [zone]: value })}
-          />
-        </div>
+        <input key={zone} type="hidden" name={`felt.${zone}`} value={told[zone]} />
       ))}
-      <p className="quiet flush">
-        Rich: it burbles, stutters, smokes or is slow to clear. Lean: it hangs, surges, coughs, pings or feels
-        flat and hot. Zones you did not use are left out.
-      </p>
+      <FeltRows told={told} onTold={(zone, next) => setTold({ ...told, [zone]: next })} />
       {problem !== undefined && <Caution>{problem}</Caution>}
-    </>
+    </div>
   );
 }

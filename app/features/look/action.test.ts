@@ -30,6 +30,34 @@ describe("logging a look", () => {
     );
   });
 
+  it("saves with a plug how it pulled, as one ride; a plug alone names none", async () => {
+    await logLook(posted({ ...PLUG, "felt.mid": "clean", "felt.top": "rich", "felt.idle": "unused" }));
+    await logLook(posted({ ...PLUG, "felt.mid": "unused" }));
+    const looks = (await logged()).filter((entry) => entry.kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { type: "plug" } },
+      { reading: { type: "rideReport", felt: { mid: "clean", top: "rich" } } },
+      { reading: { type: "plug" } },
+    ]);
+    expect(looks[0]?.ride).toMatch(/^ride:/);
+    expect(looks[1]?.ride).toBe(looks[0]?.ride);
+    expect(looks[2]).not.toHaveProperty("ride");
+  });
+
+  it("saves λ of all zones of one ride as that ride, and nothing where one of them is none", async () => {
+    const { fields } = await refusal(() => logLook(posted({ ...LAMBDA, "along.mid": "12,5" })));
+    expect(fields?.["along.mid"]).toContain("Did the meter show AFR?");
+    expect((await logged()).filter(({ kind }) => kind === "look")).toHaveLength(0);
+    await logLook(posted({ ...LAMBDA, "along.mid": "0,9", "along.idle": " ", "along.top": "2" }));
+    const looks = (await logged()).filter((entry) => entry.kind === "look");
+    expect(looks).toMatchObject([
+      { reading: { zone: "top", lambda: 0.86 } },
+      { reading: { zone: "mid", lambda: 0.9, sensor: "inside" } },
+    ]);
+    expect(looks[0]?.ride).toMatch(/^ride:/);
+    expect(looks[1]?.ride).toBe(looks[0]?.ride);
+  });
+
   it("saves what it did, and what else is on a plug", async () => {
     await logLook(posted({ type: "symptom", zone: "low", symptom: "bogs", notJetting: "" }));
     await logLook(posted({ ...PLUG, findings: "wet specks" }));

@@ -1,5 +1,6 @@
 /** A look as tapped and typed: a plug's tone, or a λ figure; used by the form and by its action. */
 import * as z from "zod/mini";
+import { ZONES } from "#core/carburettor/zones.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { PLUG_FINDINGS, TONES, ZoneName } from "#core/log/parts.ts";
 import { LambdaReading } from "#core/log/readings/lambda.ts";
@@ -122,4 +123,31 @@ export function lookForm(build: Build) {
       };
     }),
   );
+}
+
+/**
+ * λ of the other zones that the same ride went through: on the same scale, by the same sensor; what was not held is
+ * left empty.
+ */
+export function readAlong(
+  texts: Readonly<Record<string, unknown>>,
+  { zone: read, sensor }: Extract<Reading, { type: "lambda" }>,
+  build: Build,
+): { ok: true; readings: readonly Reading[] } | { ok: false; fields: Record<string, string> } {
+  const { stoichiometric } = fuelFromLog(build.fuel);
+  const scale = texts["scale"] === "afr" ? "afr" : "lambda";
+  const fields: Record<string, string> = {};
+  const readings = ZONES.flatMap((zone): Reading[] => {
+    const text = texts[`along.${zone}`];
+    if (zone === read || typeof text !== "string" || text.trim() === "") return [];
+    const problem = figureProblem(text, scale, stoichiometric);
+    const figure = readTypedNumber(text);
+    if (problem !== undefined || !figure.ok) {
+      fields[`along.${zone}`] = problem ?? "Type the figure the meter shows.";
+      return [];
+    }
+    const lambda = scale === "afr" ? figure.value / stoichiometric : figure.value;
+    return [{ type: "lambda", zone, lambda, sensor }];
+  });
+  return Object.keys(fields).length > 0 ? { ok: false, fields } : { ok: true, readings };
 }

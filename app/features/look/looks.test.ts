@@ -26,7 +26,7 @@ describe("a plug with all there is to say of it", () => {
       photoSure: "0.8",
       findings: "oily",
     };
-    expect(answerOf(await logLook(posted(sent))).status).toBe(302);
+    expect(answerOf(await logLook(posted(sent))).status).toBe(200);
     expect(await lookOf()).toEqual({
       type: "plug",
       zone: "top",

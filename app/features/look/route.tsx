@@ -1,13 +1,13 @@
 import Button from "@mui/material/Button";
 import * as z from "zod/mini";
 import { useState } from "react";
-import { Form, Link, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
+import { Form, Link, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { AnswerEntry } from "#core/log/schema.ts";
 import { ZoneName } from "#core/log/parts.ts";
 import { InstrumentName } from "#core/log/readings/common.ts";
-import { lookForm } from "./form.ts";
+import { lookForm, readAlong } from "./form.ts";
 import { readWitnesses } from "./witness-form.ts";
 import { HeatFields } from "./HeatFields.tsx";
 import { LambdaFields } from "./LambdaFields.tsx";
@@ -28,10 +28,12 @@ import { RideFields } from "./RideFields.tsx";
 import { readInstrumentNames } from "#app/store/instruments.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntry, type ActionProblem, type Content, readSent } from "#app/journal/save.ts";
+import { refused, type ActionProblem, type Content, readSent } from "#app/journal/save.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { zoneCaution } from "#app/vocabulary/cautions.ts";
-import { saveLooks, saveHeat, cylinderNamed } from "./save-looks.ts";
+import { WentWrong } from "#app/frame/WentWrong.tsx";
+import { useBackToToday } from "#app/frame/use-logged-tap.ts";
+import { cylinderNamed, logAll, saveHeat, saveLooks } from "./save-looks.ts";
 
 export async function clientLoader() {
   return { instruments: await readInstrumentNames() };
@@ -40,38 +42,39 @@ export async function clientLoader() {
 export async function clientAction({ params, request }: Route.ClientActionArgs) {
   const { build } = await openRig(params.rigId);
   const texts = Object.fromEntries(await request.formData());
+  const { rigId } = params;
   const cylinder = cylinderNamed(texts["cylinder"], build);
   const instrument = InstrumentName.safeParse(texts["instrument"]).data;
-  if (texts["type"] === "temperature") return saveHeat(params.rigId, texts, build, { cylinder, instrument });
+  const told = readRide(texts);
+  const felt = told.ok ? told.readings : [];
+  if (texts["type"] === "temperature") return saveHeat(rigId, texts, build, { cylinder, instrument, felt });
   if (texts["type"] === "witness") {
     const read = readWitnesses(texts);
     if (!read.ok) return refused({ fields: read.fields });
-    return saveLooks(params.rigId, read.readings, { cylinder, instrument });
+    return saveLooks(rigId, read.readings, { cylinder, instrument });
   }
-  if (texts["type"] === "ride") {
-    const read = readRide(texts);
-    if (!read.ok) return refused({ fields: read.fields });
-    return saveLooks(params.rigId, read.readings, { instrument });
-  }
+  if (texts["type"] === "ride")
+    return told.ok ? saveLooks(rigId, felt, { instrument }) : refused({ fields: told.fields });
   if (texts["type"] === "proven") {
     const proven = readSent(ProvenSent, texts);
-    if (!proven.ok) return proven.answer;
-    const problem = await saveEntry(params.rigId, "proven", proven.sent);
-    return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+    return proven.ok ? logAll(rigId, [{ kind: "proven", ...proven.sent }]) : proven.answer;
   }
   const form = readSent(lookForm(build), texts);
   if (!form.ok) return form.answer;
   const { notJetting } = texts;
   if (form.sent.type === "symptom" && typeof notJetting === "string" && notJetting !== "") {
     const text = `${SYMPTOM_WORDS[form.sent.symptom]}. ${notJetting}`.slice(0, 2000);
-    const problem = await saveEntry(params.rigId, "note", { text });
-    return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
+    return logAll(rigId, [{ kind: "note", text }]);
   }
   const { question, is } = texts;
   const answer = z.pick(AnswerEntry, { question: true, is: true }).safeParse({ question, is });
   const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
   const simulated = form.sent.type === "lambda" && texts["simulated"] === "yes";
-  return saveLooks(params.rigId, [form.sent], { cylinder, instrument, simulated }, answers);
+  const by = { cylinder, instrument, simulated, felt };
+  if (form.sent.type !== "lambda") return saveLooks(rigId, [form.sent], by, answers);
+  const along = readAlong(texts, form.sent, build);
+  if (!along.ok) return refused({ fields: along.fields });
+  return saveLooks(rigId, [form.sent, ...along.readings], by);
 }
 
 /** Opens on what was asked for; else on what this rig is run by. */
@@ -87,8 +90,9 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
   const [instrument, setInstrument] = useState("");
   const [search, setSearch] = useSearchParams();
   const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem & { offersOther?: boolean }>();
-  const advised = context.advice?.next.kind === "look" ? context.advice.next : undefined;
+  const answer = useActionData<ActionProblem & { offersOther?: boolean; logged?: readonly string[] }>();
+  useBackToToday(context.header.id, answer);
+  const advised = context.advice?.next.kind === "ride" ? context.advice.next : undefined;
   const zone: Zone = ZoneName.safeParse(search.get("zone")).data ?? advised?.zone ?? "top";
   const how = HowName.safeParse(search.get("how")).data ?? usualHow(context, advised?.how);
   const whole = how === "ride" || how === "proven";
@@ -148,7 +152,14 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       )}
       <ReadWith how={how} names={loaderData.instruments} value={instrument} onChange={setInstrument} />
       {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
-      {how === "lambda" && <LambdaFields zone={zone} problem={answer?.fields?.["figure"]} />}
+      {how === "lambda" && (
+        <LambdaFields
+          zone={zone}
+          problem={answer?.fields?.["figure"]}
+          along={advised?.how === "lambda" ? (advised.along ?? []) : []}
+          fields={answer?.fields}
+        />
+      )}
       {how === "symptom" && (
         <SymptomFields problem={answer?.fields?.["symptom"]} onZone={(value) => set("zone", value)} />
       )}
@@ -158,6 +169,13 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       {how === "witness" && <WitnessFields problem={answer?.fields?.["crown"]} />}
       {how === "ride" && <RideFields problem={answer?.fields?.["felt"]} />}
       {how === "proven" && <ProvenFields problem={answer?.fields?.["note"]} />}
+      {(how === "plug" || how === "temperature") && (
+        <details open={advised?.tells} className="protocol">
+          <summary>How did it pull on that ride?</summary>
+          <RideFields />
+        </details>
+      )}
+      {how !== "proven" && <WentWrong rigId={context.header.id} />}
       {!whole && <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>}
       <Problem message={answer?.message ?? answer?.fields?.["form"]} />
       <div className="row save">

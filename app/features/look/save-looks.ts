@@ -1,7 +1,8 @@
-import { data, redirect } from "react-router";
+import { data } from "react-router";
 import { type Build, type Reading } from "#core/log/schema.ts";
 import { HeatSent, readHeat } from "./heat-form.ts";
-import { refused, saveEntries, type Content, readSent } from "#app/journal/save.ts";
+import { newRideId } from "#app/journal/entry-id.ts";
+import { logEntries, refused, type Content, readSent } from "#app/journal/save.ts";
 
 export interface TakenBy {
   /** counted from 1; none: the engine as a whole */
@@ -10,17 +11,27 @@ export interface TakenBy {
   readonly instrument?: string | undefined;
   /** by a stand-in */
   readonly simulated?: boolean;
+  /** how it pulled on the ride that coloured the plug: of the whole engine, by whoever rode */
+  readonly felt?: readonly Reading[];
 }
 
-/** Looks of one moment, and whatever was typed with them about the rig, in one write. */
-export async function saveLooks(
+/** Logs all of it in one write. @returns the ids of what one tap takes back, or what is wrong */
+export async function logAll(rigId: string, contents: readonly Content[]) {
+  const logged = await logEntries(rigId, contents);
+  return logged.ok ? data({ logged: logged.ids }) : refused(logged.problem, 507);
+}
+
+/** Looks of one ride, and whatever was typed with them about the rig, in one write. */
+export function saveLooks(
   rigId: string,
   readings: readonly Reading[],
-  { cylinder, instrument, simulated = false }: TakenBy,
+  { cylinder, instrument, simulated = false, felt = [] }: TakenBy,
   first: readonly Content[] = [],
 ) {
+  const ride = readings.length + felt.length > 1 ? { ride: newRideId() } : {};
   const looks = readings.map((reading): Content => ({
     kind: "look",
+    ...ride,
     // A symptom is felt with no instrument.
     reading:
       instrument === undefined || reading.type === "symptom" || reading.type === "compared"
@@ -29,8 +40,8 @@ export async function saveLooks(
     ...(cylinder !== undefined && { cylinder }),
     ...(simulated && { simulated }),
   }));
-  const problem = await saveEntries(rigId, [...first, ...looks]);
-  return problem ? refused(problem, 507) : redirect(`/rigs/${rigId}`);
+  const told = felt.map((reading): Content => ({ kind: "look", ...ride, reading }));
+  return logAll(rigId, [...first, ...looks, ...told]);
 }
 
 export async function saveHeat(rigId: string, texts: unknown, build: Build, by: TakenBy) {

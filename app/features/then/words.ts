@@ -7,6 +7,7 @@ const NEXT: Readonly<Record<Advised["next"], string>> = {
   putBack: "To put the last change back",
   part: "Another part",
   look: "To look first",
+  ride: "To ride and look first",
   leave: "To leave it",
   stop: "To stop",
   check: "To look for a fault first",

@@ -1,123 +1,77 @@
-/** Back from a ride: how it pulled, zone by zone, a tap each. What is tapped is kept at once. */
+/** Back from a ride: how it pulled, a tap a zone. What is tapped is kept at once, as one entry of the whole ride. */
 import Button from "@mui/material/Button";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import type { Felt } from "#core/log/readings/ride-report.ts";
+import { ZONES } from "#core/carburettor/zones.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import { Choice } from "#app/ui/Choice.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
-import { FEELS, rideZone, rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
+import { FeltRows, NOTHING_TOLD, type Told, type ToldRide } from "#app/frame/FeltRows.tsx";
+import { WentWrong } from "#app/frame/WentWrong.tsx";
 import type { RigContext } from "#app/frame/use-rig.ts";
+import { rideZone } from "#app/vocabulary/ride.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
 
-type Told = Felt | "unused";
-type Answer = ActionProblem & { logged?: readonly string[] };
+type Answer = ActionProblem & { readonly logged?: readonly string[] };
 
-interface RideRowProps {
-  readonly zone: Zone;
-  readonly action: string;
-  /** the entry that holds it now, if any */
-  readonly onKept: (zone: Zone, id: string | undefined, told: Told) => void;
-}
+const isNothing = (told: ToldRide): boolean => ZONES.every((zone) => told[zone] === "unused");
 
-/** One zone. Said otherwise, the tap before is struck through in the same save. */
-function RideRow({ zone, action, onKept }: RideRowProps) {
+/** A ride of which the log keeps what was tapped last: each save takes the place of the one before. */
+function useKeptRide(action: string) {
   const fetcher = useFetcher<Answer>();
-  const [told, setTold] = useState<Told>("unused");
-  const kept = useRef<string>(undefined);
-  const heard = useRef<Answer>(undefined);
-  /** what the log has of it */
-  const shown = useRef<Told>("unused");
-  const { data } = fetcher;
+  const say = useToast();
+  const [told, setTold] = useState(NOTHING_TOLD);
+  /** what the log has of it, and in which entry */
+  const kept = useRef<{ readonly told: ToldRide; readonly id?: string | undefined }>({ told: NOTHING_TOLD });
+  const onTheWay = useRef<ToldRide>(undefined);
+  const { data, state, submit } = fetcher;
   useEffect(() => {
-    if (data === undefined || heard.current === data) return;
-    heard.current = data;
-    if (data.message !== undefined) {
-      // What could not be kept is not shown as kept; it can be tapped again.
-      setTold(shown.current);
-      return;
+    if (state !== "idle") return;
+    const sent = onTheWay.current;
+    if (sent) {
+      onTheWay.current = undefined;
+      if (data?.message !== undefined) {
+        // What could not be kept is not shown as kept; it can be tapped again.
+        setTold(kept.current.told);
+        return;
+      }
+      const before = kept.current.told;
+      kept.current = { told: sent, id: isNothing(sent) ? undefined : data?.logged?.[0] };
+      const fresh = ZONES.find((zone) => sent[zone] !== before[zone] && sent[zone] !== "unused");
+      if (fresh) say({ words: `Logged: ${rideZone(fresh).toLowerCase()} ${sent[fresh]}.` });
     }
-    shown.current = told;
-    kept.current = told === "unused" ? undefined : data.logged?.[0];
-    onKept(zone, kept.current, told);
-  }, [data, told, zone, onKept]);
-  const say = (next: Told) => {
-    if (fetcher.state !== "idle" || next === told) return;
-    setTold(next);
-    const before = kept.current;
-    if (next !== "unused")
-      void fetcher.submit(
-        { intent: "ride", zone, felt: next, ...(before !== undefined && { replaces: before }) },
-        { method: "post", action },
-      );
-    else if (before !== undefined)
-      void fetcher.submit(
-        { intent: "strike", strikes: before, why: "Not used on this ride" },
-        { method: "post", action },
-      );
+    if (ZONES.every((zone) => told[zone] === kept.current.told[zone])) return;
+    onTheWay.current = told;
+    const { id } = kept.current;
+    const felt = Object.fromEntries(
+      ZONES.flatMap((zone) => (told[zone] === "unused" ? [] : [[zone, told[zone]]])),
+    );
+    const form = isNothing(told)
+      ? { intent: "strike", strikes: id ?? "", why: "Not used on this ride" }
+      : { intent: "ride", felt: JSON.stringify(felt), ...(id !== undefined && { replaces: id }) };
+    void submit(form, { method: "post", action });
+  }, [told, state, data, submit, action, say]);
+  return {
+    told,
+    tell: (zone: keyof ToldRide, next: Told) => setTold((before) => ({ ...before, [zone]: next })),
+    takeBack: () => setTold(NOTHING_TOLD),
+    problem: data?.message,
   };
-  return (
-    <div>
-      <Choice label={rideZoneLabel(zone)} value={told} options={TOLD_OPTIONS} onChange={say} />
-      {data?.message !== undefined && <Caution grave>{data.message}</Caution>}
-    </div>
-  );
-}
-
-function WhatItFeelsLike() {
-  return (
-    <details className="protocol">
-      <summary>What do rich and lean feel like?</summary>
-      <dl className="flush">
-        {ZONES.map((zone) => (
-          <div key={zone}>
-            <dt className="label">{rideZone(zone)}</dt>
-            <dd className="flush">Rich: {FEELS[zone].rich}.</dd>
-            <dd className="flush">Lean: {FEELS[zone].lean}.</dd>
-          </div>
-        ))}
-      </dl>
-    </details>
-  );
 }
 
 /** Offered after every ride; three or four taps with a glove. */
 export function RideReport({ context, onDone }: { context: RigContext; onDone: () => void }) {
-  const action = `/rigs/${context.header.id}`;
-  const say = useToast();
-  const undo = useFetcher<ActionProblem>();
-  const [kept, setKept] = useState<Readonly<Partial<Record<Zone, string | undefined>>>>({});
-  const [round, setRound] = useState(0);
-  const ids = Object.values(kept).filter((id) => id !== undefined);
-  const onKept = useCallback(
-    (zone: Zone, id: string | undefined, told: Told) => {
-      setKept((before) => ({ ...before, [zone]: id }));
-      if (told !== "unused") say({ words: `Logged: ${rideZone(zone).toLowerCase()} ${told}.` });
-    },
-    [say],
-  );
-  const undoAll = () => {
-    void undo.submit(
-      { intent: "strikeAll", strikes: JSON.stringify(ids), why: "A ride report by mistake" },
-      { method: "post", action },
-    );
-    setKept({});
-    setRound(round + 1);
-  };
+  const { told, tell, takeBack, problem } = useKeptRide(`/rigs/${context.header.id}`);
   return (
     <section className="stack" aria-label="How did it pull?">
       <h2>How did it pull?</h2>
-      {ZONES.map((zone) => (
-        <RideRow key={`${zone} ${round}`} zone={zone} action={action} onKept={onKept} />
-      ))}
-      <WhatItFeelsLike />
-      {undo.data?.message !== undefined && <Caution grave>{undo.data.message}</Caution>}
+      <FeltRows told={told} onTold={tell} />
+      {problem !== undefined && <Caution grave>{problem}</Caution>}
+      <WentWrong rigId={context.header.id} />
       <div className="row">
         <Button variant="contained" onClick={onDone}>
           Done
         </Button>
-        <Button variant="outlined" disabled={ids.length === 0 || undo.state !== "idle"} onClick={undoAll}>
+        <Button variant="outlined" disabled={isNothing(told)} onClick={takeBack}>
           Undo all of it
         </Button>
         <span className="quiet">

@@ -25,6 +25,8 @@ import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
 import { askedFirst, isAskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
+import { RIDE_STOPPERS } from "#core/advice/card/ride-stopped.ts";
+import type { NextLook } from "#core/advice/ride/next-look.ts";
 import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";
@@ -70,6 +72,13 @@ function AheadOfClockLine() {
 const isPlainCheck = ({ entry }: LogLine): boolean =>
   entry.kind === "check" && (entry.state === "pass" || entry.state === "skipped");
 
+/** Where a look is asked for: by the next ride, or to clear what stopped the riding. */
+function lookWanted({ next }: Advice): Pick<NextLook, "how" | "zone" | "cylinder"> | undefined {
+  if (next.kind === "ride") return next;
+  const stopped = next.kind === "stop" && RIDE_STOPPERS.some((symptom) => symptom === next.because);
+  return stopped ? { how: "plug", zone: "top" } : undefined;
+}
+
 export default function TodaysWork({ advice }: { advice: Advice }) {
   const context = useRig();
   const [telling, setTelling] = useState(false);
@@ -83,7 +92,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
   const odd = askedFirst(advice);
   const question = odd && askedWords(odd, present);
   const asks = question?.words === answered ? undefined : question;
-  const wanted = advice.next.kind === "look" ? advice.next : undefined;
+  const wanted = lookWanted(advice);
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (
     <>

@@ -72,7 +72,7 @@ describe("a ride told", () => {
     full = false;
     fireEvent.click(top().getByRole("button", { name: "Rich" }));
     await waitFor(() => expect(pressed("Rich")).toBe("true"));
-    expect(sent.map(({ felt }) => felt)).toEqual(["rich", "rich"]);
+    expect(sent.map(({ felt }) => felt)).toEqual(['{"top":"rich"}', '{"top":"rich"}']);
     await waitFor(() => expect(screen.getByRole("button", { name: "Undo all of it" })).toBeEnabled());
   });
 });

@@ -8,7 +8,7 @@ import { TONE_MEANINGS, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 
 /** Where the next look would tell most: the zone the advice is about. */
-const zoneInQuestion = ({ next }: Advice): Zone => (next.kind === "look" ? next.zone : undefined) ?? "top";
+const zoneInQuestion = ({ next }: Advice): Zone => (next.kind === "ride" ? next.zone : undefined) ?? "top";
 
 /** What would change the advice: what each tone of a plug there would lead to. */
 export function OutlookTable({ context, advice }: { context: RigContext; advice: Advice }) {

@@ -32,7 +32,7 @@ function done(
   error: (zone: (typeof ZONES)[number]) => number,
   random: ReturnType<typeof seededRandom>,
 ): Entry | undefined {
-  if (next.kind === "look") {
+  if (next.kind === "ride") {
     const zone = next.zone ?? "top";
     return lookWith(id, time, readPlug(error(zone), zone, random));
   }
@@ -61,7 +61,7 @@ describe("the next step", () => {
     const first = advise([build(), air("0001", "08:30")]);
     const fitted = done(first, "0002", "08:40", () => 0, seededRandom(1));
     const { next } = advise([build(), air("0001", "08:30"), ...(fitted ? [fitted] : [])]);
-    expect(["look", "leave"]).toContain(next.kind);
+    expect(["ride", "leave"]).toContain(next.kind);
   });
 
   it("after rich plugs at the top is a smaller main jet, and says what it does", () => {
@@ -135,8 +135,8 @@ describe("the next step", () => {
       school: { what: "lookWith", is: ["rideReport"] },
     };
     const told = lookWith("0001", "09:00", { type: "rideReport", felt: { mid: "clean", top: "clean" } });
-    expect(advise([build(), only]).next).toMatchObject({ kind: "look", how: "rideReport" });
-    expect(advise([build(), only, told]).next.kind).not.toBe("look");
+    expect(advise([build(), only]).next).toMatchObject({ kind: "ride", how: "rideReport" });
+    expect(advise([build(), only, told]).next.kind).not.toBe("ride");
   });
 
   it("after worse is to put it back, and not once it is back", () => {
@@ -354,7 +354,7 @@ describe("advice", () => {
 
   it("of an air being typed has a card at once and no look yet", () => {
     const open = openCase([build()]);
-    expect(adviseOn(open).next.kind).toBe("look");
+    expect(adviseOn(open).next.kind).toBe("ride");
     const draft = air("draft", "09:00");
     if (draft.kind !== "air") throw new Error("no air");
     expect(adviseOn(open, draft).next.kind).toBe("fit");
@@ -387,7 +387,7 @@ describe("advice", () => {
 
   it("says with the next look how likely all is right already", () => {
     const { next, zones } = advise([build()]);
-    if (next.kind !== "look") throw new Error("no look");
+    if (next.kind !== "ride") throw new Error("no look");
     expect(next.allRight).toBeGreaterThan(0.05);
     expect(next.allRight).toBeLessThanOrEqual(Math.min(...zones.map(({ pRight }) => pRight)) + 0.1);
   });

@@ -12,6 +12,7 @@ import { airWorth, type AirWorth } from "../judge/air-worth-today.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
 import { airOf, groupOf, judgeOf, openCase, type Case } from "../judge/case.ts";
 import { instrumentsKnown, type InstrumentBelief } from "../judge/instruments-known.ts";
+import { rideStopped } from "./ride-stopped.ts";
 import { sensitiveAssumptions, type SensitiveAssumption } from "./sensitive-assumptions.ts";
 import { marksOf, type Mark } from "../judge/marks.ts";
 import { newestPlugs } from "./newest-plugs.ts";
@@ -93,7 +94,9 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     next: nextStep({
       ...question,
       plan,
+      howFar: present.schools.howFar,
       specks: plugs.findings.includes("specks"),
+      stopped: rideStopped(present),
       plugsExclude: contradicted.has("top"),
       checkFirst: checkFirst(suspicion),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),

@@ -149,6 +149,16 @@ describe("the same word said again of one ride", () => {
     expect(mid([report(1, "09:10"), report(2, "09:50")])?.sd).toBeLessThan(once - 1e-4);
   });
 
+  it("counts again where the entries name another ride, however soon", () => {
+    const of = (n: number, ride: string): Entry => ({
+      ...(report(n, `09:1${n}`) as Extract<Entry, { kind: "look" }>),
+      ride,
+    });
+    const once = mid([of(1, "ride:aaaa"), of(2, "ride:aaaa")])?.sd ?? NaN;
+    expect(once).toBeCloseTo(mid([report(2, "09:12")])?.sd ?? NaN, 9);
+    expect(mid([of(1, "ride:aaaa"), of(2, "ride:bbbb")])?.sd).toBeLessThan(once - 1e-4);
+  });
+
   it("says what came in between all the same: figures and plugs each count", () => {
     const lambda = (n: number) =>
       lookWith(`l${n}`, `09:1${n}`, { type: "lambda", zone: "mid", lambda: 0.88, sensor: "inside" });

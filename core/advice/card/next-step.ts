@@ -4,10 +4,18 @@ import type { WorseFit } from "../../log/present.ts";
 import type { Suspect } from "../../faults/suspicion.ts";
 import type { FaultName } from "../../log/fault-names.ts";
 import type { CheckName } from "../../log/walk-round-names.ts";
+import type { HowFarSchool } from "../../log/schools.ts";
 import type { Setting } from "../../log/schema.ts";
 import { chanceAllRight } from "../judge/chances.ts";
-import { CONTENT, REACHED_ZONES, type ReachedZone } from "../judge/judge-setting.ts";
-import { nextLook, WORTH_A_MINUTE, type LookQuestion, type NextLook } from "../ride/next-look.ts";
+import { REACHED_ZONES, type ReachedZone } from "../judge/judge-setting.ts";
+import {
+  chanceAfter,
+  nextLook,
+  WORTH_A_MINUTE,
+  type LookQuestion,
+  type NextLook,
+} from "../ride/next-look.ts";
+import type { RideStopper } from "./ride-stopped.ts";
 import type { PartStep, PartsToSwap } from "../parts/parts-to-swap.ts";
 import type { Plan, PlanChange, PlanLine } from "../plan/plan.ts";
 
@@ -25,8 +33,8 @@ export type NextStep =
   | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
   /** what nothing finer reaches: a part of the box, the plan is made anew once it is in */
   | ({ readonly kind: "part" } & PartStep)
-  /** with the chance that all is right together as it is */
-  | ({ readonly kind: "look"; readonly allRight: number } & NextLook)
+  /** a ride (or an idle bench), with the chance that all is right together as it is */
+  | ({ readonly kind: "ride"; readonly allRight: number } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
   | {
       readonly kind: "check";
@@ -35,16 +43,30 @@ export type NextStep =
       readonly chance: number;
       readonly cylinder?: number;
     }
-  | { readonly kind: "leave"; readonly because: "right" | "smallGain"; readonly chance: number }
+  | {
+      readonly kind: "leave";
+      readonly because: "right" | "smallGain";
+      readonly chance: number;
+      /** the ride most worth its minutes all the same, and the chance that all is right after it */
+      readonly oneMore?: { readonly look: NextLook; readonly chance: number };
+      /** least known of what can be put right, where not even all together is likely */
+      readonly unknown?: ReachedZone;
+    }
   | {
       readonly kind: "stop";
-      readonly because: "noneRichEnough" | "specks" | "plugsContradict";
+      readonly because: "noneRichEnough" | "specks" | "plugsContradict" | RideStopper;
       readonly leanRisk: number;
     };
 
+/** Right together with this chance it is left; who goes as far as it goes rides until no ride is worth it. */
+const ENOUGH: Readonly<Record<HowFarSchool, number>> = { raceDay: 0.8, thorough: 0.9, asFarAsItGoes: 1 };
+
 export interface StepQuestion extends LookQuestion {
+  readonly howFar: HowFarSchool;
   readonly plan: Plan;
   readonly specks: boolean;
+  /** nobody has looked since */
+  readonly stopped: RideStopper | undefined;
   /** plugs of the top, read of what is fitted, exclude each other: nobody rides flat out before that is settled */
   readonly plugsExclude: boolean;
   readonly checkFirst: Suspect | undefined;
@@ -67,11 +89,30 @@ export function wayBackOn(
   return before && after && changedParts(before, after).length > 0 ? { before, after } : undefined;
 }
 
-function leave(question: StepQuestion): NextStep {
-  const { judge, fitted, reached } = question;
-  const zones = reached.length > 0 ? reached : REACHED_ZONES;
+/** Below this chance that all is right, what is not known is named. */
+const LIKELY_RIGHT = 0.7;
+
+type Leave = Extract<NextStep, { kind: "leave" }>;
+
+const zonesOf = ({ reached }: StepQuestion): readonly ReachedZone[] =>
+  reached.length > 0 ? reached : REACHED_ZONES;
+
+function leave(question: StepQuestion): Leave {
+  const { judge, fitted, howFar } = question;
+  const zones = zonesOf(question);
   const chance = chanceAllRight(judge, fitted, zones);
-  return { kind: "leave", because: chance >= CONTENT ? "right" : "smallGain", chance };
+  const because = chance >= ENOUGH[howFar] ? "right" : "smallGain";
+  if (chance >= LIKELY_RIGHT) return { kind: "leave", because, chance };
+  const known = judge.judge(fitted).right;
+  const unknown = zones.reduce((least, zone) => (known[zone] < known[least] ? zone : least));
+  return { kind: "leave", because, chance, unknown };
+}
+
+/** What one ride more would make of it, where it would make it better. */
+function withOneMore(left: Leave, question: StepQuestion, look: NextLook | undefined): Leave {
+  if (!look) return left;
+  const chance = chanceAfter(question, look, zonesOf(question));
+  return chance > left.chance ? { ...left, oneMore: { look, chance } } : left;
 }
 
 /** The way back is taken where it is safe, or at least no leaner than what is fitted. */
@@ -82,9 +123,10 @@ function goesBack({ judge, fitted, isSafe }: StepQuestion, before: Setting): boo
 
 /** @returns what to do next, given all that is believed and fitted */
 export function nextStep(question: StepQuestion): NextStep {
-  const { judge, fitted, plan, worse, specks } = question;
+  const { judge, fitted, plan, worse, specks, stopped } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
+  if (stopped === "seized") return { kind: "stop", because: stopped, leanRisk: now.leanRisk };
   if (question.plugsExclude) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   const wayBack = worse && goesBack(question, worse.before);
   // Not to be run flat out: whatever it is, that is said first. A way back out of it comes before all.
@@ -104,6 +146,7 @@ export function nextStep(question: StepQuestion): NextStep {
         to: worse.before[part],
       })),
     };
+  if (stopped) return { kind: "stop", because: stopped, leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
     return {
@@ -119,9 +162,10 @@ export function nextStep(question: StepQuestion): NextStep {
   if (!question.withLook) return left;
   const { swaps, worthIt } = question.parts();
   if (worthIt) return { kind: "part", ...worthIt };
-  const right = left.kind === "leave" && left.because === "right";
-  if (right && swaps.length === 0) return left;
+  const right = left.because === "right";
+  if (right && swaps.length === 0)
+    return left.chance >= ENOUGH.thorough ? left : withOneMore(left, question, nextLook(question));
   const look = nextLook({ ...question, swaps, onlyForParts: right });
-  if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return left;
-  return { kind: "look", allRight: left.kind === "leave" ? left.chance : 0, ...look };
+  if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return withOneMore(left, question, look);
+  return { kind: "ride", allRight: left.chance, ...look };
 }

@@ -1,4 +1,5 @@
 /** What the command line prints as advice: the only definition of it, published as a JSON Schema. */
+import { RIDE_STOPPERS } from "./ride-stopped.ts";
 import * as z from "zod/mini";
 import { FaultNameSchema } from "../../log/fault-names.ts";
 import { QuestionNameSchema } from "../../log/question-names.ts";
@@ -39,7 +40,7 @@ const Next = z.discriminatedUnion("kind", [
     carburettor: z.optional(Carburettor),
   }),
   z.strictObject({
-    kind: z.literal("look"),
+    kind: z.literal("ride"),
     how: z.enum([
       "plug",
       "idleBench",
@@ -51,8 +52,12 @@ const Next = z.discriminatedUnion("kind", [
       "header",
       "symptom",
     ]),
+    /** how it pulled is told with it, zone by zone */
+    tells: z.optional(z.literal(true)),
     /** none for a report of a whole ride */
     zone: z.optional(ZoneName),
+    /** read by the same instrument on the same ride */
+    along: z.optional(z.array(ZoneName)),
     /** two that are run against each other */
     settings: z.optional(z.tuple([Setting, Setting])),
     cylinder: z.optional(z.int().check(z.gte(1), z.lte(6))),
@@ -68,10 +73,18 @@ const Next = z.discriminatedUnion("kind", [
     chance: Chance,
     cylinder: z.optional(z.int().check(z.gte(1), z.lte(6))),
   }),
-  z.strictObject({ kind: z.literal("leave"), because: z.enum(["right", "smallGain"]), chance: Chance }),
+  z.strictObject({
+    kind: z.literal("leave"),
+    because: z.enum(["right", "smallGain"]),
+    chance: Chance,
+    /** least known of what can be put right */
+    unknown: z.optional(ZoneName),
+    /** chance after one ride more, and what it then asks for fitted */
+    oneMore: z.optional(Chance),
+  }),
   z.strictObject({
     kind: z.literal("stop"),
-    because: z.enum(["noneRichEnough", "specks", "plugsContradict"]),
+    because: z.enum(["noneRichEnough", "specks", "plugsContradict", ...RIDE_STOPPERS]),
     leanRisk: Chance,
   }),
 ]);

@@ -32,7 +32,7 @@ export type PublishedNext =
       readonly chanceBetter: number;
       readonly carburettor?: number;
     }
-  | ({ readonly kind: "look" } & NextLook)
+  | ({ readonly kind: "ride" } & NextLook)
   | {
       readonly kind: "check";
       readonly fault: string;
@@ -40,7 +40,15 @@ export type PublishedNext =
       readonly chance: number;
       readonly cylinder?: number;
     }
-  | { readonly kind: "leave"; readonly because: string; readonly chance: number }
+  | {
+      readonly kind: "leave";
+      readonly because: string;
+      readonly chance: number;
+      /** least known of what can be put right */
+      readonly unknown?: string;
+      /** chance after one ride more */
+      readonly oneMore?: number;
+    }
   | { readonly kind: "stop"; readonly because: string; readonly leanRisk: number };
 
 /** @returns the next step with every change in one list; carburettors that differ are named in each */
@@ -61,16 +69,28 @@ export function publishedNext({ next, carburettors, groups }: Advice): Published
       const { part, zone, minutes, gain, chanceBetter } = next;
       return { kind: "part", part: part.kind, name: part.name, zone, minutes, gain, chanceBetter, ...named };
     }
-    case "look": {
-      const { how, zone, settings, cylinder, minutes, gain } = next;
+    case "ride": {
+      const { how, zone, along, settings, cylinder, minutes, gain, tells } = next;
       return {
-        kind: "look",
+        kind: "ride",
         how,
+        ...(tells && { tells }),
         ...(zone !== undefined && { zone }),
+        ...(along && { along }),
         ...(settings && { settings }),
         ...(cylinder !== undefined && { cylinder }),
         minutes,
         gain,
+      };
+    }
+    case "leave": {
+      const { because, chance, unknown, oneMore } = next;
+      return {
+        kind: "leave",
+        because,
+        chance,
+        ...(unknown !== undefined && { unknown }),
+        ...(oneMore && { oneMore: oneMore.chance }),
       };
     }
     default:

@@ -1,6 +1,9 @@
 /** All that the plan and the next look are asked about one group of carburettors in one air. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Present } from "../../log/present.ts";
+import type { LookHow } from "../../looks/look-kind.ts";
+import { zonesOf } from "../../log/readings/reading.ts";
+import type { Reading } from "../../log/schema.ts";
 import type { Case, Group } from "../judge/case.ts";
 import { choices, lockedParts } from "../plan/choices.ts";
 import type { SettingJudge } from "../judge/judge-setting.ts";
@@ -9,14 +12,30 @@ import { screwStep } from "../plan/moves.ts";
 import type { LookQuestion } from "./next-look.ts";
 import { safetyRule } from "../judge/safety.ts";
 
-/** The same hand has told this setting in this air: a second ride says what the first did. */
-function alreadyReported({ looks, settings, air }: Present): boolean {
-  return looks.some(
-    (look) =>
-      look.entry.reading.type === "rideReport" &&
-      look.air?.id === air?.id &&
-      JSON.stringify(look.settings) === JSON.stringify(settings),
-  );
+const HOW_OF: Readonly<Record<Reading["type"], LookHow>> = {
+  plug: "plug",
+  bestIdle: "idleBench",
+  lambda: "lambda",
+  temperature: "temperature",
+  rideReport: "rideReport",
+  symptom: "symptom",
+  crown: "crown",
+  header: "header",
+  compared: "timedPair",
+};
+
+/** @returns how often a kind of look was taken of a zone, of what is fitted and in this air */
+function takenOf({ looks, settings, air }: Present): LookQuestion["taken"] {
+  const fitted = JSON.stringify(settings);
+  const times = new Map<string, number>();
+  for (const { entry, air: then, settings: had } of looks) {
+    if (then?.id !== air?.id || JSON.stringify(had) !== fitted) continue;
+    for (const zone of zonesOf(entry.reading)) {
+      const key = `${HOW_OF[entry.reading.type]} ${zone} ${entry.cylinder ?? ""}`;
+      times.set(key, (times.get(key) ?? 0) + 1);
+    }
+  }
+  return (how, zone, cylinder) => times.get(`${how} ${zone} ${cylinder ?? ""}`) ?? 0;
 }
 
 export function questionOf(open: Case, group: Group, judge: SettingJudge, air: HumidAir): LookQuestion {
@@ -33,7 +52,8 @@ export function questionOf(open: Case, group: Group, judge: SettingJudge, air: H
     joint: replayed.joint,
     layout: replayed.layout,
     cylinders,
-    means: lookMeans(present, build).filter((means) => means !== "rideReport" || !alreadyReported(present)),
+    means: lookMeans(present, build),
+    taken: takenOf(present),
     seen: present.looks.map(({ entry }) => entry.reading),
   };
 }

@@ -5,6 +5,7 @@ import { data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import {
   CHANGES_SCHOOLS,
+  HOW_FAR_SCHOOLS,
   LOOK_MEANS,
   ORDER_SCHOOLS,
   PARTS_SCHOOLS,
@@ -20,6 +21,7 @@ import { RigTabs } from "../RigTabs.tsx";
 import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
 import {
   CHANGES_WORDS,
+  HOW_FAR_WORDS,
   MEANS_WORDS,
   ORDER_WORDS,
   PARTS_SCHOOL_WORDS,
@@ -79,6 +81,16 @@ export default function SchoolsRoute() {
           note: CHANGES_WORDS[value].note,
         }))}
         onChange={(is) => choose({ what: "changes", is })}
+      />
+      <Choice
+        label="How far"
+        value={schools.howFar}
+        options={HOW_FAR_SCHOOLS.map((value) => ({
+          value,
+          text: HOW_FAR_WORDS[value].name,
+          note: HOW_FAR_WORDS[value].note,
+        }))}
+        onChange={(is) => choose({ what: "howFar", is })}
       />
       <Choice
         label="Where the work begins"
