@@ -1,7 +1,8 @@
 /**
  * How good the advice is, on engines whose physics are not the model's:
  * `npm run bench:judgement -- --engines 200 --seed 1 [--rig enduro] [--with plug,idle,ride] [--json]`; what no jet
- * cures, and healthy engines beside it: `--faults`, one of them alone `--faults --fault airLeak`.
+ * cures, and healthy engines beside it: `--faults`, one of them alone `--faults --fault airLeak`, the healthy alone
+ * `--faults --fault none`.
  */
 import { Worker } from "node:worker_threads";
 import { parseArgs } from "node:util";
@@ -287,14 +288,15 @@ async function faultSection(kit: readonly string[]): Promise<void> {
     return (await runAll(jobs)) as FaultOutcome[];
   };
   const rows: Row[] = [];
-  for (const fault of wanted(values.fault, FAULT_NAMES)) {
+  const healthyAlone = values.fault === "none";
+  for (const fault of healthyAlone ? [] : wanted(values.fault, FAULT_NAMES)) {
     const bySize: FaultOutcome[][] = [];
     for (const size of SIZES_TRIED) bySize.push(await ask({ fault, size }));
     rows.push(faultRow(fault, bySize));
     say(fault);
   }
   sections.push({ title: `Faults, ${kitName(kit)}: first or second, by size`, rows });
-  if (values.fault !== undefined) return;
+  if (values.fault !== undefined && !healthyAlone) return;
   const healthy: readonly (readonly [string, Seeded["odd"]])[] = [
     ["plain", undefined],
     ["heavy tails", "heavyTails"],

@@ -99,7 +99,9 @@ describe("a fault on screen", () => {
     };
     const { title, reason } = nextWords(advise([...leaking, deaf, found]));
     expect(title).toBe("Check this first: an air leak");
-    expect(reason).toMatch(/^This does not look like jetting: .* air leaks? before anything is jetted/);
+    expect(reason).toMatch(
+      /^This does not look like jetting: .* the intake’s seal before anything is jetted/,
+    );
   });
 });
 

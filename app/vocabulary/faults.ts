@@ -1,5 +1,5 @@
 /** Faults that no jet cures, and the reasons for and against each, in words. */
-import type { Suspect } from "#core/faults/suspicion.ts";
+import { CHECK_FIRST, type CheckFirst, type Suspect } from "#core/faults/suspicion.ts";
 import type { Reason } from "#core/faults/likelihood-ratios.ts";
 import type { FaultName } from "#core/log/fault-names.ts";
 import { capital, certainty } from "./parts.ts";
@@ -73,16 +73,13 @@ export const faultName = ({
 }): string => `${FAULT_WORDS[fault].name}${cylinder === undefined ? "" : ` on cylinder ${cylinder}`}`;
 
 /** @returns headline of one that is so likely that it is looked for first */
-export const checkFirstTitle = (suspect: Pick<Suspect, "fault" | "cylinder">): string =>
-  `Check this first: ${faultName(suspect)}`;
+export const checkFirstTitle = ({ orElse, ...first }: Omit<CheckFirst, "chance" | "check">): string =>
+  `Check this first: ${faultName(first)}${orElse === undefined ? "" : `, or ${FAULT_WORDS[orElse].name}`}`;
 
-export function checkFirstReason({
-  fault,
-  check,
-  chance,
-}: Pick<Suspect, "fault" | "check" | "chance">): string {
+export function checkFirstReason({ fault, check, chance }: CheckFirst): string {
   const { does } = FAULT_WORDS[fault];
-  return `This does not look like jetting: ${certainty(chance)}. ${does} Look at ${CHECK_WORDS[check].short} before anything is jetted: readings taken on a fault teach the wrong lesson.`;
+  const looks = chance > CHECK_FIRST ? "This does not look like jetting" : "This may be no jetting";
+  return `${looks}: ${certainty(chance)}. ${does} Look at ${CHECK_WORDS[check].short} before anything is jetted: readings taken on a fault teach the wrong lesson.`;
 }
 
 /** @returns one reason in words, with which way it speaks */

@@ -1,7 +1,7 @@
 /** The next step in words: a headline, the reason, and each line of a plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { benchPartWords } from "./bench-parts.ts";
-import { checkFirstReason, checkFirstTitle } from "./faults.ts";
+import { checkFirstReason, checkFirstTitle, FAULT_WORDS } from "./faults.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { NextLook } from "#core/advice/ride/next-look.ts";
 import type { NextStep } from "#core/advice/card/next-step.ts";
@@ -217,7 +217,10 @@ export function nextWords(advice: Advice): NextWords {
     case "putBack":
       return {
         title: `Put back: ${next.changes.map(changeTitle).join(", ")}`,
-        reason: "It was said to be worse with it. Back first, then look.",
+        reason:
+          next.mended === undefined
+            ? "It was said to be worse with it. Back first, then look."
+            : `${capital(FAULT_WORDS[next.mended].name)} made it rich, and it was jetted leaner for that. Now that it is mended, that is too lean: back first, then ride.`,
       };
     case "part":
       return partWords(next);

@@ -16,7 +16,7 @@ export const CHECK_WORDS: Readonly<Record<CheckName, CheckWords>> = {
   wetLevel: { title: "Float, wet level", short: "the fuel level" },
   floatDrop: { title: "Float drop", short: "the float’s drop" },
   needleAndSeat: { title: "Needle and seat", short: "float needle and seat" },
-  airLeaks: { title: "Air leaks and alignment", short: "an air leak" },
+  airLeaks: { title: "Air leaks and alignment", short: "the intake’s seal" },
   passages: { title: "Jets and passages", short: "jets and passages" },
   pump: { title: "Accelerator pump", short: "the accelerator pump" },
   mounting: { title: "Flange and mounting", short: "the mounting" },

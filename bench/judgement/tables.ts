@@ -139,9 +139,8 @@ export function faultRow(fault: string, bySize: readonly (readonly FaultOutcome[
     large: percent(share(large, secondOrBetter)),
     "first of the larger two": percent(share(larger, ({ rank }) => rank === 1)),
     "stood out": percent(share(larger, ({ fault: one, named }) => one !== undefined && named.includes(one))),
-    "another stood out": percent(
-      share(larger, ({ fault: one, named }) => named.some((name) => name !== one)),
-    ),
+    "led astray": percent(share(larger, ({ astray }) => astray)),
+    "left with a zone off": percent(share(larger, ({ left }) => left)),
     stops: inHundred(larger, ({ stops }) => stops),
     questions: inHundred(larger, ({ questions }) => questions),
   };

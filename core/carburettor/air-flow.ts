@@ -18,7 +18,7 @@ export interface AirFlow {
 }
 
 /** Compressible orifice flow function; below the critical ratio the flow is choked. */
-function orificeFlow(pressureRatio: number): number {
+export function orificeFlow(pressureRatio: number): number {
   const x = Math.max(pressureRatio, CRITICAL);
   const bracket = x ** (2 / GAMMA) - x ** ((GAMMA + 1) / GAMMA);
   return Math.sqrt(((2 * GAMMA) / (GAMMA - 1)) * Math.max(0, bracket));

@@ -3,7 +3,7 @@
  * A fault is a hypothesis: it adds so much to the mixture error of a look, of a size that is not known; it makes
  * some symptoms, answers and findings likely; and one check of the walk-round proves it.
  */
-import type { Zone } from "../carburettor/zones.ts";
+import type { PerZone, Zone } from "../carburettor/zones.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { PlugFinding } from "../log/parts.ts";
@@ -51,6 +51,8 @@ export interface FaultCase {
 /** What the log offers a fault to hang itself on. */
 export interface FaultGround {
   readonly cylinders: number;
+  /** what a hole of a fixed size behind the slide adds on this rig, 1 at idle */
+  readonly fades: PerZone<number>;
   /** since it may have begun, in order */
   readonly changes: readonly SeenChange[];
 }

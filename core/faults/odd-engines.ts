@@ -26,6 +26,8 @@ const ODD: readonly { readonly unknown: Unknown; readonly prior: number; readonl
   { unknown: "screwWorth", prior: 0.03, sd: 0.5 },
   { unknown: "clipWorth", prior: 0.03, sd: 0.5 },
 ];
+/** Jets of another machine, or of another height: all of it alike rich or lean, and nothing wrong with it. */
+const JETTED_OFF = { prior: 0.06, size: { mean: 0, sd: 0.13 }, shareOf: () => 1 } as const satisfies OddCase;
 const ODD_READER_PRIOR = 0.04;
 const ODD_READER_SDS = 2.5;
 
@@ -45,5 +47,5 @@ export function oddCases({ cylinders, instruments }: Layout): OddCase[] {
     size: { mean: 0, sd: ODD_READER_SDS * OFFSET_SD[kind] },
     shareOf: ({ item: { line } }) => line.row[UNKNOWNS_EACH * cylinders + i] ?? 0,
   }));
-  return [...engines, ...readers];
+  return [JETTED_OFF, ...engines, ...readers];
 }

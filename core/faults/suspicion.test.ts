@@ -14,7 +14,7 @@ import { CHECK_PLAN } from "../walkround/checks.ts";
 import { bestQuestion } from "./best-question.ts";
 import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "./questions.ts";
 import { FAULTS } from "./registry.ts";
-import { CHECK_FIRST, namedFault, NAMED, type Suspect } from "./suspicion.ts";
+import { bestCheck, CHECK_FIRST, checkFirst, namedFaults, NAMED, type Suspect } from "./suspicion.ts";
 
 let made = 0;
 const id = () => `test-${String((made += 1)).padStart(4, "0")}`;
@@ -239,7 +239,7 @@ describe("a healthy engine is left alone", () => {
       [symptom("hangsHigh")],
     ]) {
       const advice = advise([...start, ...entries]);
-      expect(advice.named ?? "none").toBe("none");
+      expect(advice.named).toEqual([]);
       expect(advice.next.kind).not.toBe("check");
     }
   });
@@ -302,7 +302,7 @@ describe("what the walk-round and the tuner say", () => {
     const sure = [...story(), answer("screwMatters", "no"), check("airLeaks", "stop", ["flangeRing"])];
     const { next } = advise([...start, ...sure]);
     expect(next).toMatchObject({ kind: "check", fault: "airLeak", check: "airLeaks" });
-    expect(namedFault({ suspects: [] })).toBeUndefined();
+    expect(namedFaults({ suspects: [] })).toEqual([]);
   });
 
   it("names what is likelier than three in ten, twice as likely as the next, and told by two witnesses", () => {
@@ -310,17 +310,34 @@ describe("what the walk-round and the tuner say", () => {
       { kind: "looks", weight: 2 },
       { kind: "symptom", symptom: "hangsHigh", weight: 1 },
     ];
-    const suspect = (chance: number, witnesses = 2): Suspect => ({
+    const suspect = (chance: number, witnesses = 2, change: Partial<Suspect> = {}): Suspect => ({
       fault: "airLeak",
       check: "airLeaks",
       chance,
       because: because.slice(0, witnesses),
+      ...change,
     });
-    expect(namedFault({ suspects: [suspect(0.29)] })).toBeUndefined();
-    expect(namedFault({ suspects: [suspect(0.31)] })).toMatchObject({ chance: 0.31 });
-    expect(namedFault({ suspects: [suspect(0.31), suspect(0.16)] })).toBeUndefined();
-    expect(namedFault({ suspects: [suspect(0.59, 1)] })).toBeUndefined();
-    expect(namedFault({ suspects: [suspect(0.61, 1)] })).toMatchObject({ chance: 0.61 });
+    const named = (...suspects: Suspect[]) => namedFaults({ suspects }).map(({ chance }) => chance);
+    expect(named(suspect(0.29))).toEqual([]);
+    expect(named(suspect(0.31))).toEqual([0.31]);
+    expect(named(suspect(0.59, 1))).toEqual([]);
+    expect(named(suspect(0.61, 1))).toEqual([0.61]);
+    // Two that share their witnesses silence each other no longer; three that do are nobody's story.
+    expect(named(suspect(0.31), suspect(0.16))).toEqual([0.31, 0.16]);
+    expect(named(suspect(0.16), suspect(0.13))).toEqual([]);
+    expect(named(suspect(0.31), suspect(0.2, 1))).toEqual([]);
+    const blocked = { fault: "pilotBlocked", check: "passages" } as const;
+    const pair = [suspect(0.34), suspect(0.33, 2, blocked)];
+    expect(checkFirst({ suspects: pair })).toEqual({
+      fault: "airLeak",
+      check: "airLeaks",
+      chance: expect.closeTo(0.67) as number,
+      orElse: "pilotBlocked",
+    });
+    expect(checkFirst({ suspects: pair.slice(1) })).toBeUndefined();
+    // What takes a quarter of the time is looked at first, though it is a little less likely.
+    const likelier = [suspect(0.4, 2, blocked), suspect(0.3)];
+    expect(bestCheck({ suspects: likelier })).toMatchObject({ fault: "airLeak", orElse: "pilotBlocked" });
   });
 
   it("words of another season do not count", () => {

@@ -53,16 +53,74 @@ function hasWitnesses({ because }: Suspect): boolean {
   return speaking.length >= 2 || speaking.some(({ kind }) => kind === "finding");
 }
 
-/** @returns a fault that stands out: likely by itself, twice as likely as the next, by two witnesses */
-export function namedFault({ suspects: [first, second] }: Pick<Suspicion, "suspects">): Suspect | undefined {
-  if (!first || first.chance <= NAMED || first.chance < 2 * (second?.chance ?? 0)) return undefined;
-  return hasWitnesses(first) || first.chance > CHECK_FIRST ? first : undefined;
+const isNamed = (suspect: Suspect): boolean => hasWitnesses(suspect) || suspect.chance > CHECK_FIRST;
+
+/**
+ * @returns what stands out: one, likely by itself and twice as likely as the next; or two that share their witnesses,
+ *   likely together and twice as likely as the third
+ */
+export function namedFaults({ suspects }: Pick<Suspicion, "suspects">): readonly Suspect[] {
+  const [first, second, third] = suspects;
+  if (!first || !isNamed(first)) return [];
+  if (first.chance > NAMED && first.chance >= 2 * (second?.chance ?? 0)) return [first];
+  const pair = second && isNamed(second) && second.chance >= first.chance / 2;
+  const both = first.chance + (second?.chance ?? 0);
+  return pair && both > NAMED && second.chance >= (third?.chance ?? 0) ? [first, second] : [];
 }
 
-/** @returns the fault that is looked for before anything is jetted, if one is so likely */
-export function checkFirst({ suspects: [first] }: Pick<Suspicion, "suspects">): Suspect | undefined {
-  return first && first.chance > CHECK_FIRST ? first : undefined;
+/** @returns how likely it is that it is no jetting, whatever it is */
+export const notJetting = ({ suspects }: Pick<Suspicion, "suspects">): number =>
+  suspects.reduce((sum, { chance }) => sum + chance, 0);
+
+/** A check of the walk-round, with all that it can find. */
+export interface CheckFirst extends Pick<Suspect, "fault" | "check" | "cylinder"> {
+  /** that it is no jetting, whatever it is */
+  readonly chance: number;
+  /** the other of two that are hard to tell apart */
+  readonly orElse?: FaultName;
 }
+
+/** Minutes that a check takes. */
+const CHECK_MINUTES: Readonly<Record<CheckName, number>> = {
+  ignition: 6,
+  choke: 3,
+  cable: 3,
+  breathing: 5,
+  floatHeight: 20,
+  wetLevel: 12,
+  floatDrop: 20,
+  needleAndSeat: 15,
+  airLeaks: 6,
+  passages: 20,
+  pump: 10,
+  mounting: 6,
+  asMade: 20,
+};
+
+/** @returns what is looked at first: the check that finds most per minute */
+export function bestCheck(suspicion: Pick<Suspicion, "suspects">): CheckFirst | undefined {
+  const { suspects } = suspicion;
+  const [first, second] = suspects;
+  if (!first) return undefined;
+  const finds = (check: CheckName) =>
+    suspects.reduce((sum, suspect) => (suspect.check === check ? sum + suspect.chance : sum), 0);
+  const [best = first] = [...suspects].sort(
+    (a, b) => finds(b.check) / CHECK_MINUTES[b.check] - finds(a.check) / CHECK_MINUTES[a.check],
+  );
+  const { fault, check, cylinder } = best;
+  const other = fault === first.fault ? second : first;
+  return {
+    fault,
+    check,
+    ...(cylinder !== undefined && { cylinder }),
+    chance: notJetting(suspicion),
+    ...(other && other.chance >= best.chance / 2 && { orElse: other.fault }),
+  };
+}
+
+/** @returns what is looked at before anything is jetted, where all that it could be besides is so likely together */
+export const checkFirst = (suspicion: Pick<Suspicion, "suspects">): CheckFirst | undefined =>
+  notJetting(suspicion) > CHECK_FIRST ? bestCheck(suspicion) : undefined;
 
 /** One way in which the claims of the log may be, with what is weighed in it. */
 interface Way {

@@ -3,7 +3,9 @@ import type { Replayed, ReplayedSession, MatchedEvidence } from "../belief/repla
 import type { LookOutcome } from "../belief/update.ts";
 import type { Present } from "../log/present.ts";
 import type { CheckEntry } from "../log/schema.ts";
-import type { Zone } from "../carburettor/zones.ts";
+import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { rigFromBuild } from "../rig/from-build.ts";
+import { fadesOf } from "./fades.ts";
 import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";
 import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
 import { oddCases } from "./odd-engines.ts";
@@ -90,11 +92,13 @@ export class Weighing {
   private readonly sessions: readonly ReplayedSession[];
   private readonly checks: readonly CheckEntry[];
   private readonly said = new Map<number, RecentReports>();
+  private readonly fades: PerZone<number>;
   constructor(present: Present, replayed: Replayed) {
     this.present = present;
     this.replayed = replayed;
     this.sessions = recent(replayed.sessions);
     this.checks = checksMade(present);
+    this.fades = present.build ? fadesOf(rigFromBuild(present.build)) : perZone(() => 1);
     this.changes = changesOf(present).map((change) => ({ change, instant: Date.parse(change.at) }));
     const effect = effectOfChanges(replayed.mixtureOf);
     const known = new Map<MatchedEvidence, Map<SeenChange, number>>();
@@ -214,7 +218,7 @@ export class Weighing {
     const since = sinceWhen(kind, present, this.checks);
     const onsets = kind.beginsWithChange ? [since] : [since, ...this.days.filter((day) => day > since)];
     const each = onsets.flatMap((from) => {
-      const ground = { cylinders, changes: this.changesSince(from) };
+      const ground = { cylinders, fades: this.fades, changes: this.changesSince(from) };
       return kind.cases(ground).map((one): WeighedCase => {
         // What was said before the change that it came with says nothing of it.
         const told = one.change ? Date.parse(one.change.at) : since;

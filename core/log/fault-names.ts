@@ -25,5 +25,8 @@ export type FaultName = keyof typeof FAULTS;
 export const FAULT_NAMES = Object.keys(FAULTS) as [FaultName, ...FaultName[]];
 export const FaultNameSchema = z.enum(FAULT_NAMES);
 
+/** @returns whether it made plugs look other than the mixture was */
+export const isSeenOnPlugsAlone = (fault: FaultName): boolean => fault === "plugDead" || fault === "ignition";
+
 /** @returns the paths whose doubt comes back when this fault was found and mended */
 export const reopenedByMending = (fault: FaultName): readonly Path[] => FAULTS[fault];

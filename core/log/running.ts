@@ -1,7 +1,7 @@
 /** A log as it is gone through, entry by entry. */
 import { airFinder, type AirFinder } from "./air-of-look.ts";
 import { reopenedBy } from "./epochs.ts";
-import { reopenedByMending } from "./fault-names.ts";
+import { isSeenOnPlugsAlone, reopenedByMending } from "./fault-names.ts";
 import { carburettorOf } from "./carburettor-of.ts";
 import { isAnotherMachine, reopenedByParts } from "./corrections.ts";
 import { PARTS, type Part, type ZoneOfThrottle } from "./parts.ts";
@@ -44,6 +44,7 @@ import type {
   TeardownEntry,
 } from "./schema.ts";
 import { placeKey } from "./day-schema.ts";
+import { dayOf } from "./schema.ts";
 import { applyFit, changedParts, baselineSettings } from "./settings.ts";
 import { CHECKS, type CheckName } from "./walk-round-names.ts";
 
@@ -236,7 +237,7 @@ export function step(now: Running, entry: Entry): void {
       return;
     case "fault":
       now.faultWords.push(entry);
-      if (entry.is === "mended") now.reopenings.push(reopenedByMending(entry.fault));
+      if (entry.is === "mended") mended(now, entry);
       return;
     case "place":
       now.places.set(placeKey(entry.name), entry);
@@ -258,6 +259,15 @@ export function step(now: Running, entry: Entry): void {
     case "strike":
       return;
   }
+}
+
+/** What a plug showed while it, or its spark, was failing says nothing of the mixture: that day's count no longer. */
+function mended(now: Running, { fault, at }: FaultEntry): void {
+  now.reopenings.push(reopenedByMending(fault));
+  if (!isSeenOnPlugsAlone(fault)) return;
+  const failed = ({ entry: { reading, at: then } }: SeenLook) =>
+    reading.type === "plug" && dayOf(then) === dayOf(at) && !reading.findings?.includes("specks");
+  now.looks = now.looks.filter((look) => !failed(look));
 }
 
 export function openChange({ pending, settings }: Running): OpenChange | undefined {

@@ -61,6 +61,23 @@ const blurred = (p: number, random: Random): number =>
   logistic(Math.log(p / (1 - p)) + CHANCE_SD * random.normal());
 const jitter = (random: Random): number => Math.exp(0.2 * random.normal());
 
+/** Of a hole behind the slide: so much counts against what is drawn there, of what it counts at idle. */
+const BEHIND_SLIDE: PerZone<readonly [number, number]> = {
+  idle: [1, 1],
+  low: [0.13, 0.23],
+  mid: [0.04, 0.07],
+  top: [0.01, 0.03],
+};
+
+/** A hole that stays as it is fades with the throttle; seals and boots that open under load fade slowly. */
+function fades(drawn: PerZone<number>, random: Random): PerZone<number> {
+  const stays = random.uniform() < 0.6;
+  return perZone((zone) => {
+    const [least, most] = BEHIND_SLIDE[zone];
+    return stays ? least + (most - least) * random.uniform() : 1 / drawn[zone];
+  });
+}
+
 /** @returns what the fault adds to the mixture of every zone, + lean */
 function added(fault: FaultName, size: number, random: Random): PerZone<number> {
   const drawn = perZone((zone) => DRAWN[zone] ** (0.8 + 0.4 * random.uniform()));
@@ -72,9 +89,11 @@ function added(fault: FaultName, size: number, random: Random): PerZone<number> 
   };
   switch (fault) {
     case "airLeak":
-      return perZone((zone) => Math.log(1 + extra / drawn[zone]));
-    case "chokeOpen":
-      return perZone((zone) => -Math.log(1 + extra / drawn[zone] ** 0.9));
+    case "chokeOpen": {
+      const shares = fades(drawn, random);
+      const side = fault === "airLeak" ? 1 : -1;
+      return perZone((zone) => side * Math.log(1 + extra * shares[zone]));
+    }
     case "floatHigh":
       return perZone((zone) => -size / drawn[zone] ** 0.35);
     case "floatLow":

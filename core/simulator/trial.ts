@@ -349,6 +349,10 @@ export interface FaultOutcome {
   readonly chance: number;
   /** every fault that stood out at any time */
   readonly named: readonly FaultName[];
+  /** at some time others stood out, and not the true one among them */
+  readonly astray: boolean;
+  /** it was left as it is while something was wrong with it: called right, or not worth more */
+  readonly left: boolean;
   readonly stops: number;
   readonly questions: number;
 }
@@ -362,12 +366,17 @@ export function chaseFault(
   bench.school({ what: "lookWith", is: [...means] });
   const tells = means.includes("rideReport");
   const named = new Set<FaultName>();
+  let [astray, left] = [false, false];
   let questions = 0;
   let faults: Advice["faults"] = [];
   for (let step = 0; step < MOST_STEPS; step += 1) {
     const { next, faults: now, question, named: standsOut } = advise(bench.entries);
     faults = now;
-    if (standsOut) named.add(standsOut.fault);
+    for (const one of standsOut) named.add(one.fault);
+    astray ||= standsOut.length > 0 && standsOut.every((one) => one.fault !== fault);
+    left =
+      next.kind === "leave" &&
+      (["idle", "mid", "top"] as const).some((zone) => Math.abs(bench.errors[zone]) > 0.05);
     if (question !== undefined) {
       questions += 1;
       bench.answer(question);
@@ -383,6 +392,8 @@ export function chaseFault(
     rank: place < 0 ? undefined : place + 1,
     chance: faults[place]?.chance ?? 0,
     named: [...named],
+    astray,
+    left: left && fault !== undefined,
     stops: bench.stops,
     questions,
   };

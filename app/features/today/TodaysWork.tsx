@@ -151,7 +151,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
         </Button>
       </div>
       {telling && <RideReport context={context} onDone={() => setTelling(false)} />}
-      {(advice.named !== undefined || advice.next.kind === "check") && <FaultPanel context={context} />}
+      {(advice.named.length > 0 || advice.next.kind === "check") && <FaultPanel context={context} />}
       <BetterOrWorse context={context} />
       <NextHeat />
       <OpenChangeLine />

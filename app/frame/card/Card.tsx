@@ -22,17 +22,25 @@ interface CardProps {
   readonly build: Build;
 }
 
+/** Before a check, or before the way back, nothing else is jetted: what the card would have is told, not offered. */
+function waitsFor({ next }: Advice): string | undefined {
+  if (next.kind === "check") return "waits for the check";
+  return next.kind === "putBack" && next.mended !== undefined ? "back first" : undefined;
+}
+
 function Row({ row, advice, build }: CardProps & { row: CardRow }) {
   const note = jetNote(build, row);
+  const moves = row.from !== row.to;
+  const waits = moves ? waitsFor(advice) : undefined;
   return (
     <section
-      className={clsx(css["card-row"], row.from !== row.to && css["moves"])}
+      className={clsx(css["card-row"], moves && css[waits === undefined ? "moves" : "waits"])}
       aria-label={PART_NAMES[row.part]}
     >
       <div>
         <span className={css["part"]}>{PART_NAMES[row.part]}</span>
         <Step part={row.part} from={row.from} to={row.to} />
-        <span className={css["sure"]}>{certainty(row.chance)}</span>
+        <span className={css["sure"]}>{waits ?? certainty(row.chance)}</span>
       </div>
       <p>
         {note !== "" && <strong>{note}. </strong>}

@@ -4,7 +4,14 @@ import type { LookOutcome } from "../../belief/update.ts";
 import { SURPRISING } from "../../belief/update.ts";
 import type { LearntHeat } from "../../belief/heat-slopes.ts";
 import type { ReplayOptions } from "../../belief/replay.ts";
-import { checkFirst, namedFault, type Suspect } from "../../faults/suspicion.ts";
+import {
+  bestCheck,
+  checkFirst,
+  namedFaults,
+  notJetting,
+  NAMED,
+  type Suspect,
+} from "../../faults/suspicion.ts";
 import { contradictedZones } from "../../looks/contradictions.ts";
 import type { QuestionName } from "../../log/question-names.ts";
 import type { AirEntry, Entry, Setting } from "../../log/schema.ts";
@@ -12,6 +19,7 @@ import { airWorth, type AirWorth } from "../judge/air-worth-today.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
 import { airOf, groupOf, judgeOf, openCase, type Case } from "../judge/case.ts";
 import { instrumentsKnown, type InstrumentBelief } from "../judge/instruments-known.ts";
+import { jettedAround } from "./mended.ts";
 import { rideStopped } from "./ride-stopped.ts";
 import { sensitiveAssumptions, type SensitiveAssumption } from "./sensitive-assumptions.ts";
 import { marksOf, type Mark } from "../judge/marks.ts";
@@ -48,8 +56,8 @@ export interface Advice {
   readonly heat: readonly LearntHeat[];
   /** faults that no jet cures, the likeliest first */
   readonly faults: readonly Suspect[];
-  /** the one that stands out, if any */
-  readonly named: Suspect | undefined;
+  /** what stands out: none, one, or two that are hard to tell apart */
+  readonly named: readonly Suspect[];
   /** the answer that would tell most of what it is */
   readonly question: QuestionName | undefined;
   /** settings that were called right, and how likely each word is of this engine */
@@ -82,6 +90,8 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
   const contradicted = contradictedZones(present);
   const now = judge.judge(fitted);
   const { outcomes } = replayed;
+  const around = jettedAround(present);
+  const wayBack = wayBackOn(around, carburettors[0] ?? 0);
   return {
     carburettors,
     groups,
@@ -99,6 +109,10 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
       stopped: rideStopped(present),
       plugsExclude: contradicted.has("top"),
       checkFirst: checkFirst(suspicion),
+      // Nothing is called right while it may well be no jetting.
+      checkBeforeLeaving: notJetting(suspicion) > NAMED ? bestCheck(suspicion) : undefined,
+      around: around && wayBack && { fault: around.fault, ...wayBack },
+      openChange: wayBackOn(present.openChange, carburettors[0] ?? 0),
       worse: wayBackOn(present.worse, carburettors[0] ?? 0),
       reached: reachedZones(question, plan.card),
       parts: () => partsToSwap({ open, group, judge, air, plan }),
@@ -115,7 +129,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
     leanings: sensitiveAssumptions(group, air, plan.card.setting),
     heat: replayed.heat,
     faults: suspicion.suspects,
-    named: namedFault(suspicion),
+    named: namedFaults(suspicion),
     question: suspicion.question,
     claims: replayed.claims
       .filter(({ how }) => how !== "guess")

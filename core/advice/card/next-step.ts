@@ -1,9 +1,8 @@
 /** What to do next: put back, the plan for this stop, one look, or leave it. */
 import { changedParts } from "../../log/settings.ts";
-import type { WorseFit } from "../../log/present.ts";
-import type { Suspect } from "../../faults/suspicion.ts";
 import type { FaultName } from "../../log/fault-names.ts";
-import type { CheckName } from "../../log/walk-round-names.ts";
+import type { WorseFit } from "../../log/present.ts";
+import type { CheckFirst } from "../../faults/suspicion.ts";
 import type { HowFarSchool } from "../../log/schools.ts";
 import type { Setting } from "../../log/schema.ts";
 import { chanceAllRight } from "../judge/chances.ts";
@@ -17,6 +16,7 @@ import {
 } from "../ride/next-look.ts";
 import type { RideStopper } from "./ride-stopped.ts";
 import type { PartStep, PartsToSwap } from "../parts/parts-to-swap.ts";
+import { RULES } from "../plan/moves.ts";
 import type { Plan, PlanChange, PlanLine } from "../plan/plan.ts";
 
 export type NextStep =
@@ -30,19 +30,18 @@ export type NextStep =
       /** of what is fitted now: of the leanest cylinder where there are several */
       readonly leanRisk: number;
     }
-  | { readonly kind: "putBack"; readonly changes: readonly PlanChange[] }
+  | {
+      readonly kind: "putBack";
+      readonly changes: readonly PlanChange[];
+      /** what was jetted around, and is mended; none: it was said to be worse */
+      readonly mended?: FaultName;
+    }
   /** what nothing finer reaches: a part of the box, the plan is made anew once it is in */
   | ({ readonly kind: "part" } & PartStep)
   /** a ride (or an idle bench), with the chance that all is right together as it is */
   | ({ readonly kind: "ride"; readonly allRight: number } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
-  | {
-      readonly kind: "check";
-      readonly fault: FaultName;
-      readonly check: CheckName;
-      readonly chance: number;
-      readonly cylinder?: number;
-    }
+  | ({ readonly kind: "check" } & CheckFirst)
   | {
       readonly kind: "leave";
       readonly because: "right" | "smallGain";
@@ -69,7 +68,14 @@ export interface StepQuestion extends LookQuestion {
   readonly stopped: RideStopper | undefined;
   /** plugs of the top, read of what is fitted, exclude each other: nobody rides flat out before that is settled */
   readonly plugsExclude: boolean;
-  readonly checkFirst: Suspect | undefined;
+  readonly checkFirst: CheckFirst | undefined;
+  /** the same before anything is called right */
+  readonly checkBeforeLeaving: CheckFirst | undefined;
+  /** the way back on this carburettor from what was jetted around a fault that is mended */
+  readonly around:
+    { readonly fault: FaultName; readonly before: Setting; readonly after: Setting } | undefined;
+  /** what was changed on this carburettor since anybody looked */
+  readonly openChange: { readonly before: Setting; readonly after: Setting } | undefined;
   /** the way back on this carburettor from what was said to be worse */
   readonly worse: { readonly before: Setting; readonly after: Setting } | undefined;
   /** zones that parts of this box, and the rules, can put right */
@@ -82,7 +88,7 @@ export interface StepQuestion extends LookQuestion {
 
 /** @param carburettor - from 0; @returns the way back there, or nothing when it did not change */
 export function wayBackOn(
-  worse: WorseFit | undefined,
+  worse: Pick<WorseFit, "befores" | "afters"> | undefined,
   carburettor: number,
 ): { before: Setting; after: Setting } | undefined {
   const [before, after] = [worse?.befores[carburettor], worse?.afters[carburettor]];
@@ -121,31 +127,52 @@ function goesBack({ judge, fitted, isSafe }: StepQuestion, before: Setting): boo
   return isSafe(then) || then.leanRisk <= now.leanRisk;
 }
 
+const putBack = (before: Setting, after: Setting, mended?: FaultName): NextStep => ({
+  kind: "putBack",
+  changes: changedParts(after, before).map((part) => ({ part, from: after[part], to: before[part] })),
+  ...(mended && { mended }),
+});
+
+/** Of what was jetted around a fault that is mended, all that made it leaner. */
+function richerAgain({ judge, around }: StepQuestion): NextStep | undefined {
+  if (!around) return undefined;
+  const { fault, before, after } = around;
+  const richer = changedParts(after, before).filter((part) => {
+    const [then, now] = [judge.lines({ ...after, [part]: before[part] }), judge.lines(after)];
+    return then[RULES[part]].shift < now[RULES[part]].shift;
+  });
+  const to = richer.reduce((setting, part) => ({ ...setting, [part]: before[part] }), after);
+  return richer.length > 0 ? putBack(to, after, fault) : undefined;
+}
+
+/** What was changed and should have shown: nobody has looked whether it did. */
+const SHOULD_SHOW = 0.05;
+
+/** @returns the ride that shows it: a part that does nothing is found by looking, not by leaving it */
+function unseenChange(question: StepQuestion): NextLook | undefined {
+  const { judge, openChange } = question;
+  if (!openChange) return undefined;
+  const [before, after] = [judge.lines(openChange.before), judge.lines(openChange.after)];
+  const moved = (zone: ReachedZone) => Math.abs(after[zone].shift - before[zone].shift);
+  const [most = "top"] = [...REACHED_ZONES].sort((a, b) => moved(b) - moved(a));
+  return moved(most) > SHOULD_SHOW ? nextLook({ ...question, only: most }) : undefined;
+}
+
 /** @returns what to do next, given all that is believed and fitted */
 export function nextStep(question: StepQuestion): NextStep {
   const { judge, fitted, plan, worse, specks, stopped } = question;
   const now = judge.judge(fitted);
   if (specks) return { kind: "stop", because: "specks", leanRisk: now.leanRisk };
   if (stopped === "seized") return { kind: "stop", because: stopped, leanRisk: now.leanRisk };
+  const back = richerAgain(question);
+  if (back) return back;
   if (question.plugsExclude) return { kind: "stop", because: "plugsContradict", leanRisk: now.leanRisk };
   const wayBack = worse && goesBack(question, worse.before);
   // Not to be run flat out: whatever it is, that is said first. A way back out of it comes before all.
   if (plan.urgent && !plan.safe && !wayBack)
     return { kind: "stop", because: "noneRichEnough", leanRisk: now.leanRisk };
-  const suspect = question.checkFirst;
-  if (suspect) {
-    const { fault, check, chance, cylinder } = suspect;
-    return { kind: "check", fault, check, chance, ...(cylinder !== undefined && { cylinder }) };
-  }
-  if (worse && wayBack)
-    return {
-      kind: "putBack",
-      changes: changedParts(worse.after, worse.before).map((part) => ({
-        part,
-        from: worse.after[part],
-        to: worse.before[part],
-      })),
-    };
+  if (question.checkFirst) return { kind: "check", ...question.checkFirst };
+  if (worse && wayBack) return putBack(worse.before, worse.after);
   if (stopped) return { kind: "stop", because: stopped, leanRisk: now.leanRisk };
   if (plan.lines.length > 0) {
     const { lines, chanceBetter, gain } = plan;
@@ -159,13 +186,19 @@ export function nextStep(question: StepQuestion): NextStep {
     };
   }
   const left = leave(question);
-  if (!question.withLook) return left;
+  const before = question.checkBeforeLeaving;
+  const leaving = (step: NextStep): NextStep => {
+    if (before) return { kind: "check", ...before };
+    const unseen = question.withLook ? unseenChange(question) : undefined;
+    return unseen ? { kind: "ride", allRight: left.chance, ...unseen } : step;
+  };
+  if (!question.withLook) return leaving(left);
   const { swaps, worthIt } = question.parts();
   if (worthIt) return { kind: "part", ...worthIt };
   const right = left.because === "right";
   if (right && swaps.length === 0)
-    return left.chance >= ENOUGH.thorough ? left : withOneMore(left, question, nextLook(question));
+    return leaving(left.chance >= ENOUGH.thorough ? left : withOneMore(left, question, nextLook(question)));
   const look = nextLook({ ...question, swaps, onlyForParts: right });
-  if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return withOneMore(left, question, look);
+  if (!look || look.gain / look.minutes < WORTH_A_MINUTE) return leaving(withOneMore(left, question, look));
   return { kind: "ride", allRight: left.chance, ...look };
 }

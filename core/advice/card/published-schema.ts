@@ -27,7 +27,12 @@ const Next = z.discriminatedUnion("kind", [
     because: z.enum(["danger", "plan"]),
     chanceBetter: Chance,
   }),
-  z.strictObject({ kind: z.literal("putBack"), changes: z.array(Change).check(z.minLength(1)) }),
+  z.strictObject({
+    kind: z.literal("putBack"),
+    changes: z.array(Change).check(z.minLength(1)),
+    /** what was jetted around, and is mended */
+    mended: z.optional(FaultNameSchema),
+  }),
   /** a part of the box that cures what nothing finer reaches */
   z.strictObject({
     kind: z.literal("part"),
@@ -70,7 +75,10 @@ const Next = z.discriminatedUnion("kind", [
     kind: z.literal("check"),
     fault: FaultNameSchema,
     check: CheckName,
+    /** that it is no jetting, whatever it is */
     chance: Chance,
+    /** the other of two that are hard to tell apart */
+    orElse: z.optional(FaultNameSchema),
     cylinder: z.optional(z.int().check(z.gte(1), z.lte(6))),
   }),
   z.strictObject({

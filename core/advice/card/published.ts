@@ -20,7 +20,7 @@ export type PublishedNext =
       readonly because: "danger" | "plan";
       readonly chanceBetter: number;
     }
-  | { readonly kind: "putBack"; readonly changes: readonly PublishedChange[] }
+  | { readonly kind: "putBack"; readonly changes: readonly PublishedChange[]; readonly mended?: string }
   /** another part of the box: the plan is made anew once it is in */
   | {
       readonly kind: "part";
@@ -38,6 +38,7 @@ export type PublishedNext =
       readonly fault: string;
       readonly check: string;
       readonly chance: number;
+      readonly orElse?: string;
       readonly cylinder?: number;
     }
   | {
@@ -64,7 +65,11 @@ export function publishedNext({ next, carburettors, groups }: Advice): Published
       return { kind: "fit", changes, because, chanceBetter };
     }
     case "putBack":
-      return { kind: "putBack", changes: next.changes.map((change) => ({ ...change, ...named })) };
+      return {
+        kind: "putBack",
+        changes: next.changes.map((change) => ({ ...change, ...named })),
+        ...(next.mended && { mended: next.mended }),
+      };
     case "part": {
       const { part, zone, minutes, gain, chanceBetter } = next;
       return { kind: "part", part: part.kind, name: part.name, zone, minutes, gain, chanceBetter, ...named };

@@ -50,6 +50,8 @@ export interface PlanQuestion {
   readonly isSafe: IsSafe;
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
+  /** where an idle bench of what is fitted, in this air, found the screw to belong */
+  readonly benchedTurns?: number | undefined;
 }
 
 /** A stop must gain as much as a 2 % error in a zone that counts for a third. */
@@ -93,7 +95,7 @@ const partsOf = (zone: ReachedZone, setting: Setting): PartsOfZone =>
  * only what feeds it: the main, and the clip where no main does it. What is fitted may stay on a claim alone; any
  * change made there must bring the top within the rule for changes, so the way out stands open then too.
  */
-function allowedMoves({ judge, build, options, fitted }: PlanQuestion): Moves {
+function allowedMoves({ judge, build, options, fitted, benchedTurns }: PlanQuestion): Moves {
   const now = judge.judge(fitted);
   const atRisk = !anyChangeIsSafe(now);
   const mains = movesFor("top", options, build, fitted);
@@ -111,9 +113,16 @@ function allowedMoves({ judge, build, options, fitted }: PlanQuestion): Moves {
       Math.abs(judge.judge({ ...fitted, ...move }).zones.idle.mean) < SCREW_DOES,
   );
   const condemned = ({ pilot = fitted.pilot }: PartsOfZone) => pilot === fitted.pilot || !screwDoes;
+  // What a bench has just read is known in turns, whatever a turn is worth: no word of old turns the screw away from it.
+  const asBenched = ({ pilot = fitted.pilot, screwTurns = fitted.screwTurns }: PartsOfZone) =>
+    benchedTurns === undefined ||
+    pilot !== fitted.pilot ||
+    Math.abs(screwTurns - benchedTurns) <= Math.abs(fitted.screwTurns - benchedTurns);
   const allowed = (zone: ReachedZone): readonly PartsOfZone[] => {
     const offered = movesFor(zone, options, build, fitted);
-    const good = (zone === "idle" ? offered.filter(condemned) : offered).filter((move) => {
+    const good = (
+      zone === "idle" ? offered.filter((move) => condemned(move) && asBenched(move)) : offered
+    ).filter((move) => {
       const after = judge.judge({ ...fitted, ...move });
       const moved = after.zones[zone].mean - now.zones[zone].mean;
       const rescues =

@@ -44,6 +44,8 @@ export interface LookQuestion extends PlanQuestion {
   readonly taken: (how: LookHow, zone: Zone, cylinder: number | undefined) => number;
   /** parts of the box that could be swapped, if one knew more */
   readonly swaps?: readonly Swap[];
+  /** a ride that shows this zone */
+  readonly only?: Zone;
   /** what screws and jets set is right: a look is worth what it says of a part */
   readonly onlyForParts?: boolean;
 }
@@ -187,7 +189,10 @@ function ridesOf(question: LookQuestion, kind: Kind): Ride[] {
 }
 
 function candidates(question: LookQuestion): Candidate[] {
-  return NEXT_LOOKS.flatMap((kind) => ridesOf(question, kind)).map((ride) => {
+  const { only } = question;
+  const rides = NEXT_LOOKS.flatMap((kind) => ridesOf(question, kind));
+  const asked = only === undefined ? rides : rides.filter(({ zones }) => zones.includes(only));
+  return asked.map((ride) => {
     const { kind, zones } = ride;
     const [first = 0, ...more] = zones.map((zone) => kind.minutes(zone)).sort((a, b) => b - a);
     const minutes = kind === REPORT ? first : first + MINUTES_ALONG * more.length;

@@ -38,6 +38,20 @@ function takenOf({ looks, settings, air }: Present): LookQuestion["taken"] {
   return (how, zone, cylinder) => times.get(`${how} ${zone} ${cylinder ?? ""}`) ?? 0;
 }
 
+/** @returns where the newest idle bench of this carburettor, as it is fitted and in this air, found the screw to belong */
+function benchedTurns({ looks, air, schools }: Present, { carburettors, fitted }: Group): number | undefined {
+  const [first = 0] = carburettors;
+  const idle = looks.findLast(({ entry }) => zonesOf(entry.reading).includes("idle"));
+  const { reading } = idle?.entry ?? {};
+  const had = idle?.settings[first];
+  if (reading?.type !== "bestIdle" || !had || idle?.air?.id !== air?.id) return undefined;
+  if (JSON.stringify({ ...had, screwTurns: 0 }) !== JSON.stringify({ ...fitted, screwTurns: 0 }))
+    return undefined;
+  const { fallInTurns, fallOutTurns, crestTurns } = reading;
+  const byCrest = schools.screw === "highest" || schools.screw === "touchRich";
+  return byCrest && crestTurns !== undefined ? crestTurns : (fallInTurns + fallOutTurns) / 2;
+}
+
 export function questionOf(open: Case, group: Group, judge: SettingJudge, air: HumidAir): LookQuestion {
   const { present, replayed } = open;
   const { build, fitted, cylinders } = group;
@@ -49,6 +63,7 @@ export function questionOf(open: Case, group: Group, judge: SettingJudge, air: H
     isSafe: safetyRule(open, group, judge, air),
     changes: present.schools.changes,
     order: present.schools.order,
+    benchedTurns: benchedTurns(present, group),
     joint: replayed.joint,
     layout: replayed.layout,
     cylinders,

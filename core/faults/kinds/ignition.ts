@@ -14,7 +14,7 @@ export const IGNITION: FaultKind = {
   check: "ignition",
   findings: ["weakSpark"],
   cases: () => [{ size: { mean: 0.08, sd: 0.04 }, shareOf }],
-  makes: { cutsInAndOut: 0.8, fadesHot: 0.35, wetPlug: 0.25 },
+  makes: { cutsInAndOut: 0.8, fadesHot: 0.35, wetPlug: 0.25, fourStrokes: 0.3, popsOnOverrun: 0.25 },
   answers: {
     likeASwitch: 0.8,
     sparksBlue: 0.3,
