@@ -6,7 +6,7 @@ import type { CheckEntry } from "../log/schema.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { CheckName, FindingName } from "../log/walk-round-names.ts";
 import type { FaultKind } from "./fault-kind.ts";
-import { PLUG_WHEN_JETTING, YES_WHEN_JETTING } from "./questions.ts";
+import { PLUG_WHEN_JETTING, type UsualYes } from "./questions.ts";
 
 /** One reason for or against a fault, and ln of how many times it makes it likelier. */
 export type Reason = { readonly weight: number } & (
@@ -110,10 +110,11 @@ export function reportedReasons(
   present: Present,
   lately: RecentReports,
   since: number,
+  usually: UsualYes,
 ): Reason[] {
   const answers = [...lately.answers].flatMap(([question, is]): Reason[] => {
     if (fault.answers[question] === undefined) return [];
-    const usual = asAnswered(YES_WHEN_JETTING[question]);
+    const usual = asAnswered(usually[question]);
     const yes = asAnswered(fault.answers[question]);
     const weight = is === "yes" ? Math.log(yes / usual) : Math.log((1 - yes) / (1 - usual));
     return [{ kind: "answer", question, is, weight }];

@@ -11,6 +11,7 @@ import type { SeenChange } from "./changes.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { recentReports, type Reason } from "./likelihood-ratios.ts";
+import { usualYes } from "./usual-answers.ts";
 import { lnSumExp, Weighing, type Weighed } from "./weighing.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
@@ -201,9 +202,10 @@ const suspectOf = ({ kind, chance, best }: Weighed & { readonly chance: number }
 
 /** @returns what else than jetting it could be */
 export function suspicion(present: Present, replayed: Replayed): Suspicion {
+  const usually = usualYes(present, replayed);
   const ways = replayed.cases.map(({ share, ...seen }): Way => ({
     lnShare: Math.log(share),
-    weighing: new Weighing(present, { ...replayed, ...seen }),
+    weighing: new Weighing(present, { ...replayed, ...seen }, usually),
   }));
   const weighed = ways.flatMap((way) =>
     Object.values(FAULTS)
@@ -225,6 +227,6 @@ export function suspicion(present: Present, replayed: Replayed): Suspicion {
   ];
   const lately = recentReports(present, -Infinity);
   const asks = lately.symptoms.size > 0 || (suspects[0]?.chance ?? 0) >= WORTH_ASKING_ABOUT;
-  const question = asks ? bestQuestion(hypotheses, lately, present) : undefined;
+  const question = asks ? bestQuestion(hypotheses, lately, present, usually) : undefined;
   return { suspects, jetting, question };
 }

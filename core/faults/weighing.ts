@@ -8,6 +8,7 @@ import { rigFromBuild } from "../rig/from-build.ts";
 import { fadesOf } from "./fades.ts";
 import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";
 import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
+import type { UsualYes } from "./questions.ts";
 import { oddCases } from "./odd-engines.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
 import { alsoMade, lnRematched, MOST_DAYS } from "./rematched.ts";
@@ -93,7 +94,9 @@ export class Weighing {
   private readonly checks: readonly CheckEntry[];
   private readonly said = new Map<number, RecentReports>();
   private readonly fades: PerZone<number>;
-  constructor(present: Present, replayed: Replayed) {
+  private readonly usually: UsualYes;
+  constructor(present: Present, replayed: Replayed, usually: UsualYes) {
+    this.usually = usually;
     this.present = present;
     this.replayed = replayed;
     this.sessions = recent(replayed.sessions);
@@ -228,7 +231,7 @@ export class Weighing {
         return {
           one,
           from,
-          reasons: [...symptoms, ...reportedReasons(kind, present, lately, told)],
+          reasons: [...symptoms, ...reportedReasons(kind, present, lately, told, this.usually)],
           figures,
           seen: symptoms.reduce((sum, { weight }) => sum + weight, figures),
         };

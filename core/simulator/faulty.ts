@@ -53,7 +53,16 @@ export interface Faulty {
   readonly plugFinding: () => PlugFinding | undefined;
   /** what is noticed on a ride in a zone, each thing once */
   readonly noticed: (zone: Zone, errors: PerZone<number>) => Symptom[];
-  readonly answer: (question: QuestionName) => "yes" | "no";
+  readonly answer: (question: QuestionName, errors: PerZone<number>) => "yes" | "no";
+}
+
+/** What is off alike everywhere is called so, whatever made it so. */
+const ALIKE = { from: 0.04, yes: 0.8, no: 0.1 } as const;
+
+function usually(question: QuestionName, { idle, mid, top }: PerZone<number>): number {
+  if (question !== "everywhereAlike") return YES_WHEN_JETTING[question];
+  const sides = [idle, mid, top].map((error) => (Math.abs(error) < ALIKE.from ? 0 : Math.sign(error)));
+  return sides.every((side) => side !== 0 && side === sides[0]) ? ALIKE.yes : ALIKE.no;
 }
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
@@ -206,8 +215,8 @@ export function faulty(
       return random.uniform() < chance / 2 && once(symptom);
     });
   const yes = new Map<QuestionName, boolean>();
-  const answer = (question: QuestionName): "yes" | "no" => {
-    const believed = kind?.answers[question] ?? YES_WHEN_JETTING[question];
+  const answer = (question: QuestionName, errors: PerZone<number>): "yes" | "no" => {
+    const believed = kind?.answers[question] ?? usually(question, errors);
     const known = yes.get(question) ?? random.uniform() < blurred(believed, random);
     yes.set(question, known);
     return known ? "yes" : "no";

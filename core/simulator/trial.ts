@@ -249,7 +249,7 @@ export class Bench {
   }
 
   answer(question: QuestionName): void {
-    this.keep("answer", { question, is: this.faulty?.answer(question) ?? "no" });
+    this.keep("answer", { question, is: this.faulty?.answer(question, this.errors) ?? "no" });
   }
 
   /** Nothing is found; asked a second time the tuner says so. */
