@@ -9,7 +9,7 @@ import { parseArgs } from "node:util";
 import type { LookMeans } from "#core/log/schools.ts";
 import { FAULT_NAMES } from "#core/log/fault-names.ts";
 import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
-import { canHave, SIZES_TRIED, type Seeded } from "./judgement/fault-trials.ts";
+import { canHave, JETTED_AROUND, SIZES_TRIED, type Seeded } from "./judgement/fault-trials.ts";
 import type { Job } from "./judgement/jobs.ts";
 import { RIG_NAMES, type RigName } from "./judgement/rigs.ts";
 import {
@@ -89,7 +89,7 @@ const tasks = (rig: RigName, kit: readonly string[], halfGrooves = false): Task[
     halfGrooves,
   }));
 
-type Any = NewAir | Outcome | FaultOutcome;
+type Any = NewAir | Outcome | FaultOutcome | undefined;
 
 async function runAll(jobs: readonly Job[]): Promise<Any[]> {
   const threads = Number(values.threads);
@@ -309,6 +309,25 @@ async function faultSection(kit: readonly string[]): Promise<void> {
     alarms.push(alarmRow(name, await ask({ fault: undefined, size: 1, ...(odd && { odd }) })));
   sections.push({ title: `Healthy engines, ${kitName(kit)}: false alarms`, rows: alarms });
 }
+/** What was jetted around a fault is wrong once it is mended: how fast, and how safely, is it right again? */
+async function mendedSection(kit: readonly string[]): Promise<void> {
+  const rows: Row[] = [];
+  for (const fault of JETTED_AROUND) {
+    const jobs = rigs.flatMap((rig) =>
+      tasks(rig, kit).map((task): Job => ({ what: "mended", task, seeded: { fault, size: 1 } })),
+    );
+    const results = (await runAll(jobs)) as (Outcome | undefined)[];
+    rows.push(
+      unknownRow(
+        fault,
+        results.filter((one) => one !== undefined),
+      ),
+    );
+  }
+  sections.push({ title: `Mended, ${kitName(kit)}: after it was jetted around`, rows });
+}
+if (only.has("mended")) await mendedSection(values.with.split(","));
+
 if (only.has("faults"))
   for (const kit of values.with ? kits : [["plug", "idle", "ride"]]) await faultSection(kit);
 

@@ -220,7 +220,7 @@ export function nextWords(advice: Advice): NextWords {
         reason:
           next.mended === undefined
             ? "It was said to be worse with it. Back first, then look."
-            : `${capital(FAULT_WORDS[next.mended].name)} made it rich, and it was jetted leaner for that. Now that it is mended, that is too lean: back first, then ride.`,
+            : `${capital(FAULT_WORDS[next.mended].name)} made it look rich, and it was jetted leaner for that. Now that it is mended, that is too lean: back first, then ride.`,
       };
     case "part":
       return partWords(next);

@@ -7,7 +7,7 @@ import type { FaultName } from "#core/log/fault-names.ts";
 import { faulty } from "#core/simulator/faulty.ts";
 import { drawReader } from "#core/simulator/reader.ts";
 import { drawRealEngine, drawWeather, type EngineKind } from "#core/simulator/real-engine.ts";
-import { Bench, chaseFault, type FaultOutcome } from "#core/simulator/trial.ts";
+import { Bench, chaseFault, followAdvice, type FaultOutcome, type Outcome } from "#core/simulator/trial.ts";
 import { boxJets } from "#core/rig/box.ts";
 import { benchBuild, type RigName } from "./rigs.ts";
 import { randomOf, type Task } from "./trials.ts";
@@ -51,6 +51,29 @@ function kindOf(proven: Proven, odd: Seeded["odd"]): EngineKind {
   if (odd === "rich" || odd === "lean") return { ...kind, startsOff: JETTED_OFF[odd] };
   // A book that is not this machine's says nothing of it: the engine is a guess's.
   return odd === "wrongBook" ? { ...kind, proven: "guess" } : kind;
+}
+
+/** What a tuner can jet around without knowing. */
+export const JETTED_AROUND = [
+  "airLeak",
+  "floatHigh",
+  "floatLow",
+  "chokeOpen",
+  "needleJetWorn",
+  "plugDead",
+  "ignition",
+] as const satisfies readonly FaultName[];
+
+/** Jetted around on one day, then found and mended: what is advised from there on; nothing where no box goes so far. */
+export function mendedEngine(task: Task, { fault, size }: Seeded): Outcome | undefined {
+  const random = randomOf(task, 25 + size);
+  const proven = PROVEN[Math.floor(random.uniform() * PROVEN.length)] ?? "book";
+  const healthy = drawRealEngine(benchBuild(task.rig, random, false), kindOf(proven, undefined), random);
+  const wrong = faulty(healthy, fault, size, random);
+  const bench = new Bench(wrong.engine, drawWeather(random), drawReader(random), random, { faulty: wrong });
+  if (fault === undefined || !bench.jetAround()) return undefined;
+  bench.mend(fault, healthy);
+  return followAdvice(bench, task.means);
 }
 
 /** A day on which a tuner does what is advised; how his setting is known is drawn too. */

@@ -1,6 +1,6 @@
 /** One tuner with one engine, from the first air to the last change: what is spent, how close it comes. */
 import type { AirState, HumidAir } from "../air/humid-air.ts";
-import type { PerZone, Zone } from "../carburettor/zones.ts";
+import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { advise, type Advice } from "../advice/card/advise.ts";
 import { choices } from "../advice/plan/choices.ts";
 import { TOLERANCE, type ReachedZone } from "../advice/judge/judge-setting.ts";
@@ -11,7 +11,7 @@ import type { FaultName } from "../log/fault-names.ts";
 import type { LookMeans } from "../log/schools.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { Build, Change, Entry, FitEntry, Reading, Setting } from "../log/schema.ts";
-import { TONES } from "../log/parts.ts";
+import { PARTS, TONES } from "../log/parts.ts";
 import { SYMPTOMS } from "../log/symptom-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import type { Faulty } from "./faulty.ts";
@@ -44,24 +44,30 @@ export interface Outcome {
 }
 
 /** The best play there is: a needle and a main that put middle and top right, then a pilot and a screw for the idle. */
-export function boxReaches(engine: RealEngine, now: Build, fitted: Setting, air: HumidAir): boolean {
+function rightInBox(
+  errorsOf: (setting: Setting) => PerZone<number>,
+  now: Build,
+  fitted: Setting,
+): Setting | undefined {
   const { clip, main, pilot, screwTurns, shimMm } = choices(now, fitted, [], 0.125);
   const right = (error: number) => Math.abs(error) <= TOLERANCE;
-  return clip.some((c) =>
-    shimMm.some((s) =>
-      main.some((m) => {
+  for (const c of clip)
+    for (const s of shimMm)
+      for (const m of main) {
         const upper = { ...fitted, clip: c, shimMm: s, main: m };
-        const { mid, top } = engine.errors(upper, air, now);
-        if (!right(mid) || !right(top)) return false;
-        return pilot.some((p) =>
-          screwTurns.some((turns) =>
-            allRight(engine.errors({ ...upper, pilot: p, screwTurns: turns }, air, now)),
-          ),
-        );
-      }),
-    ),
-  );
+        const { mid, top } = errorsOf(upper);
+        if (!right(mid) || !right(top)) continue;
+        for (const p of pilot)
+          for (const turns of screwTurns) {
+            const whole = { ...upper, pilot: p, screwTurns: turns };
+            if (allRight(errorsOf(whole))) return whole;
+          }
+      }
+  return undefined;
 }
+
+export const boxReaches = (engine: RealEngine, now: Build, fitted: Setting, air: HumidAir): boolean =>
+  rightInBox((setting) => engine.errors(setting, air, now), now, fitted) !== undefined;
 
 const FIRST = Date.parse("2026-05-23T08:00:00Z");
 
@@ -79,7 +85,7 @@ export interface Circumstances {
 /** The log of a tuner, and the engine that answers. */
 export class Bench {
   readonly entries: Entry[] = [];
-  readonly engine: RealEngine;
+  engine: RealEngine;
   stops = 0;
   minutes = 0;
   fits = 0;
@@ -89,7 +95,7 @@ export class Bench {
   private readonly reader: Reader;
   private readonly random: Random;
   /** what is wrong with it that no jet cures, and what it makes one feel; nobody tells where there is none */
-  private readonly faulty: Faulty | undefined;
+  private faulty: Faulty | undefined;
   /** as it is now described: with a part of the box in it, once it was swapped */
   private described: Build;
   constructor(engine: RealEngine, air: AirState, reader: Reader, random: Random, more: Circumstances = {}) {
@@ -258,6 +264,34 @@ export class Bench {
     if (passed) this.keep("fault", { fault, is: "notThis", note: "" });
     else this.keep("check", { check, state: "pass", measured: {}, findings: [], note: "" });
     this.minutes += 6;
+  }
+
+  /** Jets around whatever is wrong until it looks right, as far as the box goes, and sees it so. */
+  jetAround(): boolean {
+    const { faulty, described, fitted } = this;
+    const seen = (setting: Setting): PerZone<number> => {
+      const errors = this.engine.errors(setting, this.now, described);
+      return perZone((zone) => errors[zone] + (faulty?.plugShift(zone) ?? 0));
+    };
+    const around = rightInBox(seen, described, fitted);
+    if (!around) return false;
+    const changes = PARTS.filter((part) => around[part] !== fitted[part]);
+    if (changes.length > 0)
+      this.fit(
+        changes.map((part) => ({ part, to: around[part] })),
+        "own",
+      );
+    for (const zone of ["mid", "top"] as const) this.plug(zone);
+    this.report(false);
+    return true;
+  }
+
+  /** What was wrong is found, and is no longer. */
+  mend(fault: FaultName, healthy: RealEngine): void {
+    this.keep("fault", { fault, is: "mended", note: "" });
+    this.engine = healthy;
+    this.faulty = undefined;
+    [this.stops, this.fits, this.leanRides] = [0, 0, 0];
   }
 
   /** What the tuner says is in it; whether the engine follows is another matter. */

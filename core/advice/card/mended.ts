@@ -1,16 +1,18 @@
 /**
- * Once a fault is mended that had made it rich, or that had silenced an air jet, whatever was jetted around it is lean.
+ * Once a fault is mended that had made it rich, or look so on its plugs, whatever was jetted around it is lean.
  * The setting from before is the first step, before anybody rides.
  */
 import type { FaultName } from "../../log/fault-names.ts";
 import type { Present } from "../../log/present.ts";
 import { dayOf, type Setting } from "../../log/schema.ts";
 
-const MADE_IT_RICH: ReadonlySet<FaultName> = new Set([
+const LOOKED_RICH: ReadonlySet<FaultName> = new Set([
   "chokeOpen",
   "floatHigh",
   "needleJetWorn",
   "airJetsDead",
+  "plugDead",
+  "ignition",
 ]);
 /** So many days on which something was fitted are taken to be about it: nobody knows when it began. */
 const DAYS = 3;
@@ -29,7 +31,7 @@ export interface JettedAround {
 export function jettedAround({ lines, faultWords, settings }: Present): JettedAround | undefined {
   const mended = faultWords.filter(({ is }) => is === "mended");
   const word = mended.at(-1);
-  if (!word || !MADE_IT_RICH.has(word.fault)) return undefined;
+  if (!word || !LOOKED_RICH.has(word.fault)) return undefined;
   const at = lines.findLastIndex(({ entry }) => entry.id === word.id);
   const done = ({ entry, struck }: Present["lines"][number]) =>
     !struck && (entry.kind === "fit" || entry.kind === "look");
