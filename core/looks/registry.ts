@@ -6,7 +6,7 @@ import { CROWN } from "./crown.ts";
 import { HEADER } from "./header.ts";
 import type { Instrument } from "./instruments.ts";
 import { LAMBDA } from "./lambda.ts";
-import type { LookContext, LookKind, NextLook, Observation } from "./look-kind.ts";
+import type { LookContext, LookHow, LookKind, NextLook, Observation } from "./look-kind.ts";
 import { PLUG } from "./plug.ts";
 import { RIDE_REPORT } from "./ride-report.ts";
 import { SYMPTOM } from "./symptom.ts";
@@ -37,6 +37,9 @@ export function instrumentOf(reading: Reading): Instrument | undefined {
   const name = "instrument" in reading ? reading.instrument : undefined;
   return { kind, name };
 }
+
+/** @returns how such a look is asked for; nothing where none is */
+export const askedAs = ({ type }: Reading): LookHow | undefined => KINDS[type].next?.how;
 
 /** Every kind of look that can be asked for, with the instrument that it shares its error with. */
 export const NEXT_LOOKS: readonly (NextLook & { readonly instrument: LookKind<"plug">["instrument"] })[] =

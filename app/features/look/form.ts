@@ -84,17 +84,22 @@ function plugReading(texts: z.infer<typeof PlugTexts>): Reading {
 
 const LAMBDA = { min: 0.4, max: 2 };
 
-function figureProblem(figure: string, scale: "lambda" | "afr", stoichiometric: number): string | undefined {
+type LambdaRead = { ok: true; lambda: number } | { ok: false; problem: string };
+
+function readLambda(figure: string, scale: "lambda" | "afr", stoichiometric: number): LambdaRead {
   const read = readTypedNumber(figure);
   if (!read.ok)
-    return read.reason === "empty" ? "Type the figure the meter shows." : `“${figure}” is not a number.`;
+    return {
+      ok: false,
+      problem: read.reason === "empty" ? "Type the figure the meter shows." : `“${figure}” is not a number.`,
+    };
   const lambda = scale === "afr" ? read.value / stoichiometric : read.value;
-  if (lambda >= LAMBDA.min && lambda <= LAMBDA.max) return undefined;
+  if (lambda >= LAMBDA.min && lambda <= LAMBDA.max) return { ok: true, lambda };
   const [low, high] = [LAMBDA.min, LAMBDA.max].map((x) =>
     (scale === "afr" ? x * stoichiometric : x).toFixed(1),
   );
   const other = scale === "afr" ? "λ" : "AFR";
-  return `Must be ${low} to ${high}; this is ${figure}. Did the meter show ${other}?`;
+  return { ok: false, problem: `Must be ${low} to ${high}; this is ${figure}. Did the meter show ${other}?` };
 }
 
 /** @param build - its fuel turns an air-fuel ratio into λ */
@@ -108,16 +113,15 @@ export function lookForm(build: Build) {
         return plugReading(texts);
       }
       const { figure, scale, zone, sensor, held } = texts;
-      const problem = figureProblem(figure, scale, stoichiometric);
-      const read = readTypedNumber(figure);
-      if (problem !== undefined || !read.ok) {
-        sayIssue(ctx, problem ?? "Type the figure the meter shows.", ["figure"]);
+      const read = readLambda(figure, scale, stoichiometric);
+      if (!read.ok) {
+        sayIssue(ctx, read.problem, ["figure"]);
         return z.NEVER;
       }
       return {
         type: "lambda",
         zone,
-        lambda: scale === "afr" ? read.value / stoichiometric : read.value,
+        lambda: read.lambda,
         sensor,
         ...(held && { logged: held }),
       };
@@ -140,14 +144,10 @@ export function readAlong(
   const readings = ZONES.flatMap((zone): Reading[] => {
     const text = texts[`along.${zone}`];
     if (zone === read || typeof text !== "string" || text.trim() === "") return [];
-    const problem = figureProblem(text, scale, stoichiometric);
-    const figure = readTypedNumber(text);
-    if (problem !== undefined || !figure.ok) {
-      fields[`along.${zone}`] = problem ?? "Type the figure the meter shows.";
-      return [];
-    }
-    const lambda = scale === "afr" ? figure.value / stoichiometric : figure.value;
-    return [{ type: "lambda", zone, lambda, sensor }];
+    const figure = readLambda(text, scale, stoichiometric);
+    if (figure.ok) return [{ type: "lambda", zone, lambda: figure.lambda, sensor }];
+    fields[`along.${zone}`] = figure.problem;
+    return [];
   });
   return Object.keys(fields).length > 0 ? { ok: false, fields } : { ok: true, readings };
 }

@@ -23,11 +23,14 @@ function useKeptRide(action: string) {
   /** what the log has of it, and in which entry */
   const kept = useRef<{ readonly told: ToldRide; readonly id?: string | undefined }>({ told: NOTHING_TOLD });
   const onTheWay = useRef<ToldRide>(undefined);
+  const heard = useRef<Answer>(undefined);
   const { data, state, submit } = fetcher;
   useEffect(() => {
-    if (state !== "idle") return;
     const sent = onTheWay.current;
     if (sent) {
+      // Its answer, not its rest: a tap may come between what is sent and the fetcher that says so.
+      if (state !== "idle" || heard.current === data) return;
+      heard.current = data;
       onTheWay.current = undefined;
       if (data?.message !== undefined) {
         // What could not be kept is not shown as kept; it can be tapped again.
@@ -55,12 +58,13 @@ function useKeptRide(action: string) {
     tell: (zone: keyof ToldRide, next: Told) => setTold((before) => ({ ...before, [zone]: next })),
     takeBack: () => setTold(NOTHING_TOLD),
     problem: data?.message,
+    busy: state !== "idle",
   };
 }
 
 /** Offered after every ride; three or four taps with a glove. */
 export function RideReport({ context, onDone }: { context: RigContext; onDone: () => void }) {
-  const { told, tell, takeBack, problem } = useKeptRide(`/rigs/${context.header.id}`);
+  const { told, tell, takeBack, problem, busy } = useKeptRide(`/rigs/${context.header.id}`);
   return (
     <section className="stack" aria-label="How did it pull?">
       <h2>How did it pull?</h2>
@@ -68,7 +72,7 @@ export function RideReport({ context, onDone }: { context: RigContext; onDone: (
       {problem !== undefined && <Caution grave>{problem}</Caution>}
       <WentWrong rigId={context.header.id} />
       <div className="row">
-        <Button variant="contained" onClick={onDone}>
+        <Button variant="contained" disabled={busy} onClick={onDone}>
           Done
         </Button>
         <Button variant="outlined" disabled={isNothing(told)} onClick={takeBack}>

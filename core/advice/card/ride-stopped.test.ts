@@ -45,6 +45,7 @@ describe("what stops the riding", () => {
       note: "",
     };
     expect(stoppedBy(seized, check)).toBeUndefined();
+    expect(stoppedBy(seized, { ...check, state: "skipped" })).toBe("seized");
     expect(stoppedBy(seized, strike("look:went"))).toBeUndefined();
     const looked = plug("0002", "09:15", "top", "biscuit");
     expect(stoppedBy(seized, looked, strike("look:0002"))).toBe("seized");

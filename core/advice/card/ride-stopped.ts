@@ -7,15 +7,15 @@ export const RIDE_STOPPERS = ["seized", "pings", "cutsOutHeldOpen"] as const sat
 export type RideStopper = (typeof RIDE_STOPPERS)[number];
 
 /**
- * A plug read after it clears the stop: it is what must be looked at. So does a check of the walk-round, or a word on
- * a fault. Another setting clears none of them: it does not say what it was.
+ * A plug read after it clears the stop: it is what must be looked at. So does a check that was made, or a word on a
+ * fault. Another setting clears none of them: it does not say what it was.
  * @returns what stopped the riding, if nobody has looked since
  */
 export function rideStopped({ looks, lines }: Present): RideStopper | undefined {
   const lookedAt = lines.findLastIndex(
     ({ entry, struck }) =>
       !struck &&
-      (entry.kind === "check" ||
+      ((entry.kind === "check" && entry.state !== "skipped") ||
         entry.kind === "fault" ||
         (entry.kind === "look" && entry.reading.type === "plug")),
   );

@@ -1,9 +1,8 @@
 /** All that the plan and the next look are asked about one group of carburettors in one air. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Present } from "../../log/present.ts";
-import type { LookHow } from "../../looks/look-kind.ts";
+import { askedAs } from "../../looks/registry.ts";
 import { zonesOf } from "../../log/readings/reading.ts";
-import type { Reading } from "../../log/schema.ts";
 import type { Case, Group } from "../judge/case.ts";
 import { choices, lockedParts } from "../plan/choices.ts";
 import type { SettingJudge } from "../judge/judge-setting.ts";
@@ -12,26 +11,15 @@ import { screwStep } from "../plan/moves.ts";
 import type { LookQuestion } from "./next-look.ts";
 import { safetyRule } from "../judge/safety.ts";
 
-const HOW_OF: Readonly<Record<Reading["type"], LookHow>> = {
-  plug: "plug",
-  bestIdle: "idleBench",
-  lambda: "lambda",
-  temperature: "temperature",
-  rideReport: "rideReport",
-  symptom: "symptom",
-  crown: "crown",
-  header: "header",
-  compared: "timedPair",
-};
-
 /** @returns how often a kind of look was taken of a zone, of what is fitted and in this air */
 function takenOf({ looks, settings, air }: Present): LookQuestion["taken"] {
   const fitted = JSON.stringify(settings);
   const times = new Map<string, number>();
   for (const { entry, air: then, settings: had } of looks) {
     if (then?.id !== air?.id || JSON.stringify(had) !== fitted) continue;
-    for (const zone of zonesOf(entry.reading)) {
-      const key = `${HOW_OF[entry.reading.type]} ${zone} ${entry.cylinder ?? ""}`;
+    const how = askedAs(entry.reading);
+    for (const zone of how === undefined ? [] : zonesOf(entry.reading)) {
+      const key = `${how} ${zone} ${entry.cylinder ?? ""}`;
       times.set(key, (times.get(key) ?? 0) + 1);
     }
   }
