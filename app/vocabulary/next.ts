@@ -127,7 +127,9 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
   const alongToo = ZONES.filter((one) => one === zone || along.includes(one));
   const where = how === "idleBench" ? "" : ` ${LIST.format(alongToo.map((one) => WHERE[one]))}`;
   const ride = how === "plug" ? TO_COLOUR_A_PLUG[zone] : `${LOOK_HOW_WORDS[how]}${where}`;
-  const then = tells ? "Then say how it pulled, all along the throttle. " : "";
+  // At idle nobody rides: what is told is how it pulled before.
+  const pulled = zone === "idle" ? "Say too how it pulled before that" : "Then say how it pulled";
+  const then = tells ? `${pulled}, all along the throttle. ` : "";
   return {
     title: `Next: ${ride}${which}`,
     reason: `${then}${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Right there: ${certainty(pRight)}. Idle, middle and top right together: ${certainty(allRight)}. ${takes}.`,

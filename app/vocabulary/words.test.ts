@@ -146,6 +146,9 @@ describe("the next step in words", () => {
     expect(asked({}).reason).toMatch(/right together: rather likely \(70 %\)\. About 8 minutes\.$/);
     expect(asked({}).reason).not.toContain("how it pulled");
     expect(asked({ tells: true }).reason).toMatch(/^Then say how it pulled, all along the throttle\. /);
+    expect(asked({ tells: true, zone: "idle" }).reason).toMatch(
+      /^Say too how it pulled before that, all along/,
+    );
     expect(asked({ how: "lambda", along: ["mid", "idle"] }).title).toBe(
       "Next: a λ figure at idle, in the middle, and at the top",
     );
