@@ -39,8 +39,10 @@ function useKeptRide(action: string) {
       }
       const before = kept.current.told;
       kept.current = { told: sent, id: isNothing(sent) ? undefined : data?.logged?.[0] };
-      const fresh = ZONES.find((zone) => sent[zone] !== before[zone] && sent[zone] !== "unused");
-      if (fresh) say({ words: `Logged: ${rideZone(fresh).toLowerCase()} ${sent[fresh]}.` });
+      // Taps that came while one was being saved go together.
+      const fresh = ZONES.filter((zone) => sent[zone] !== before[zone] && sent[zone] !== "unused");
+      const words = fresh.map((zone) => `${rideZone(zone).toLowerCase()} ${sent[zone]}`).join(", ");
+      if (fresh.length > 0) say({ words: `Logged: ${words}.` });
     }
     if (ZONES.every((zone) => told[zone] === kept.current.told[zone])) return;
     onTheWay.current = told;
