@@ -1,10 +1,9 @@
 /** Something wrong that no jet cures, seeded into hidden engines: is it named, and is a healthy engine left alone? */
 import { PROVEN, type Proven } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import type { Part } from "#core/log/parts.ts";
 import type { Build, Change } from "#core/log/schema.ts";
 import type { FaultName } from "#core/log/fault-names.ts";
-import { faulty } from "#core/simulator/faulty.ts";
+import { faulty, type Faulty } from "#core/simulator/faulty.ts";
 import { drawReader } from "#core/simulator/reader.ts";
 import { drawRealEngine, drawWeather, type EngineKind } from "#core/simulator/real-engine.ts";
 import { Bench, chaseFault, followAdvice, type FaultOutcome, type Outcome } from "#core/simulator/trial.ts";
@@ -32,7 +31,8 @@ function withAirJets(build: Build, mm: number): Build {
 }
 
 /** What comes with a change needs one, large enough to be felt. */
-function ownChange(fault: FaultName | undefined, build: Build, deaf: Part): Change | undefined {
+function ownChange({ fault, deaf, fromTheStart }: Faulty, build: Build): Change | undefined {
+  if (fromTheStart) return undefined;
   const { pilot, clip, main } = build.baseline.setting;
   const part = fault === "mainNotAsStamped" ? "main" : fault === "partWithoutEffect" ? deaf : undefined;
   if (part === undefined) return undefined;
@@ -95,7 +95,7 @@ export function faultyEngine(task: Task, { fault, size, odd }: Seeded): FaultOut
     for (const zone of ZONES) bench.notice(zone);
   };
   ride();
-  const change = ownChange(fault, build, wrong.deaf);
+  const change = ownChange(wrong, build);
   if (change || fault === "airJetsDead") {
     for (const zone of ["mid", "top"] as const) bench.plug(zone);
     bench.idle();

@@ -33,6 +33,8 @@ const SIZES: Readonly<Record<FaultName, readonly [number, number, number]>> = {
 const DRAWN: PerZone<number> = { idle: 1, low: 2.1, mid: 4.6, top: 9 };
 /** Logits by which an engine's chance of showing or answering something departs from what is believed. */
 const CHANCE_SD = 0.6;
+/** So many mains that are not as stamped are the one that the engine came with. */
+const FROM_THE_START = 0.35;
 /** Of a smaller fault less is felt. */
 const FELT_SHARE = [0.6, 0.9, 1] as const;
 /** A symptom of a mixture this far off is told after a look in its zone this often. */
@@ -48,6 +50,8 @@ export interface Faulty {
   readonly cylinder: number | undefined;
   /** the part that does nothing, where that is the fault */
   readonly deaf: Part;
+  /** the main that it came with is the one that is not as stamped: nothing was changed yet */
+  readonly fromTheStart: boolean;
   readonly plugShift: (zone: Zone) => number;
   readonly lambdaShift: (zone: Zone) => number;
   readonly plugFinding: () => PlugFinding | undefined;
@@ -126,6 +130,7 @@ function changed(
   size: number,
   engine: RealEngine,
   deaf: Part,
+  fromTheStart: boolean,
   random: Random,
 ): RealEngine["errors"] {
   const { setting: base } = engine.build.baseline;
@@ -142,7 +147,7 @@ function changed(
   if (fault === "mainNotAsStamped")
     return (setting, air) => {
       const errors = engine.errors(setting, air);
-      if (setting.main === base.main) return errors;
+      if ((setting.main === base.main) !== fromTheStart) return errors;
       return perZone((zone) => errors[zone] + side * size * shares[zone]);
     };
   if (fault === "partWithoutEffect")
@@ -156,10 +161,11 @@ function spoilt(
   size: number,
   cylinder: number | undefined,
   deaf: Part,
+  fromTheStart: boolean,
   random: Random,
 ) {
   const more = added(fault, size, random);
-  const told = changed(fault, size, engine, deaf, random);
+  const told = changed(fault, size, engine, deaf, fromTheStart, random);
   const side = random.uniform() < 0.5 ? -1 : 1;
   const seal = { idle: side * size, low: side * size * 0.95, mid: side * size * 0.7, top: side * size * 0.5 };
   const { cylinders } = engine.build.engine;
@@ -193,6 +199,7 @@ export function faulty(
   const cylinder =
     fault === "cylinderSeal" && cylinders > 1 ? 1 + Math.floor(random.uniform() * cylinders) : undefined;
   const deaf = JETS_CHANGED[Math.floor(random.uniform() * JETS_CHANGED.length)] ?? "main";
+  const fromTheStart = fault === "mainNotAsStamped" && random.uniform() < FROM_THE_START;
   const shown = new Set<Symptom>(
     SYMPTOM_NAMES.filter((symptom) => {
       const made = kind?.makes[symptom];
@@ -216,7 +223,8 @@ export function faulty(
     });
   const yes = new Map<QuestionName, boolean>();
   const answer = (question: QuestionName, errors: PerZone<number>): "yes" | "no" => {
-    const believed = kind?.answers[question] ?? usually(question, errors);
+    const came = fromTheStart && question === "beganWithPart" ? undefined : kind?.answers[question];
+    const believed = came ?? usually(question, errors);
     const known = yes.get(question) ?? random.uniform() < blurred(believed, random);
     yes.set(question, known);
     return known ? "yes" : "no";
@@ -227,10 +235,11 @@ export function faulty(
     );
   const up: PerZone<number> = { idle: 0.2, low: 0.4, mid: 0.6, top: 1 };
   return {
-    engine: fault ? spoilt(engine, fault, amount, cylinder, deaf, random) : engine,
+    engine: fault ? spoilt(engine, fault, amount, cylinder, deaf, fromTheStart, random) : engine,
     fault,
     cylinder,
     deaf,
+    fromTheStart,
     plugShift: (zone) => (fault === "plugDead" ? -amount : fault === "ignition" ? -amount * up[zone] : 0),
     lambdaShift: (zone) => (fault === "ignition" ? amount * up[zone] : 0),
     plugFinding,
