@@ -57,13 +57,22 @@ export interface Faulty {
   readonly plugFinding: () => PlugFinding | undefined;
   /** what is noticed on a ride in a zone, each thing once */
   readonly noticed: (zone: Zone, errors: PerZone<number>) => Symptom[];
-  readonly answer: (question: QuestionName, errors: PerZone<number>) => "yes" | "no";
+  readonly answer: (
+    question: QuestionName,
+    errors: PerZone<number>,
+    /** the idle is best somewhere within the screw's travel */
+    crestInReach: boolean,
+  ) => "yes" | "no";
 }
 
 /** What is off alike everywhere is called so, whatever made it so. */
 const ALIKE = { from: 0.04, yes: 0.8, no: 0.1 } as const;
 
-function usually(question: QuestionName, { idle, mid, top }: PerZone<number>): number {
+/** A screw that finds no best idle anywhere is often said to do nothing. */
+const SCREW_WITHOUT_CREST = 0.55;
+
+function usually(question: QuestionName, { idle, mid, top }: PerZone<number>, crestInReach: boolean): number {
+  if (question === "screwMatters" && !crestInReach) return SCREW_WITHOUT_CREST;
   if (question !== "everywhereAlike") return YES_WHEN_JETTING[question];
   const sides = [idle, mid, top].map((error) => (Math.abs(error) < ALIKE.from ? 0 : Math.sign(error)));
   return sides.every((side) => side !== 0 && side === sides[0]) ? ALIKE.yes : ALIKE.no;
@@ -222,9 +231,9 @@ export function faulty(
       return random.uniform() < chance / 2 && once(symptom);
     });
   const yes = new Map<QuestionName, boolean>();
-  const answer = (question: QuestionName, errors: PerZone<number>): "yes" | "no" => {
+  const answer: Faulty["answer"] = (question, errors, crestInReach) => {
     const came = fromTheStart && question === "beganWithPart" ? undefined : kind?.answers[question];
-    const believed = came ?? usually(question, errors);
+    const believed = came ?? usually(question, errors, crestInReach);
     const known = yes.get(question) ?? random.uniform() < blurred(believed, random);
     yes.set(question, known);
     return known ? "yes" : "no";

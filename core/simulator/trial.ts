@@ -83,6 +83,9 @@ export interface Circumstances {
 }
 
 /** The log of a tuner, and the engine that answers. */
+/** A tuner who asks what his screw does turns it from here to there. */
+const SCREW_TRIED = [0.5, 3.5] as const;
+
 export class Bench {
   readonly entries: Entry[] = [];
   engine: RealEngine;
@@ -255,7 +258,14 @@ export class Bench {
   }
 
   answer(question: QuestionName): void {
-    this.keep("answer", { question, is: this.faulty?.answer(question, this.errors) ?? "no" });
+    const idleAt = (screwTurns: number) =>
+      this.engine.errors({ ...this.fitted, screwTurns }, this.now, this.described).idle;
+    const [inside, outside] = SCREW_TRIED.map(idleAt);
+    const crestInReach = inside !== undefined && outside !== undefined && inside * outside < 0;
+    this.keep("answer", {
+      question,
+      is: this.faulty?.answer(question, this.errors, crestInReach) ?? "no",
+    });
   }
 
   /** Nothing is found; asked a second time the tuner says so. */
