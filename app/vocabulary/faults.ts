@@ -34,7 +34,7 @@ export const FAULT_WORDS: Readonly<Record<FaultName, FaultWords>> = {
   },
   mainNotAsStamped: {
     name: "a main jet that is not what is stamped on it",
-    does: "The top jumped when that jet went in: drilled, another family, or dirt.",
+    does: "Full throttle is off by a jump: the jet is drilled, of another family, or dirty.",
   },
   needleJetWorn: {
     name: "a worn needle jet",
@@ -125,7 +125,7 @@ export const ELSE_TELLS: Readonly<Record<FaultName, string>> = {
   floatLow: "A long pull on a closed course: is it weaker at its end than at its beginning?",
   chokeOpen: "Warm, pull the choke: if nothing changes it is on already.",
   pilotBlocked: "Turn the screw a full turn each way at idle: if nothing moves, no jet will.",
-  mainNotAsStamped: "Put the old main jet back: the top must jump back with it. A pin gauge measures it.",
+  mainNotAsStamped: "Fit another main jet: full throttle jumps with it. A pin gauge measures the hole.",
   needleJetWorn:
     "Measure the needle jet with a new needle beside it; compare this year’s fuel used with last year’s.",
   fuelStarvation: "Tap and line into a can for a minute; open the tank’s cap and try again.",

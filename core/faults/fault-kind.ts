@@ -42,6 +42,8 @@ export interface FaultCase {
   readonly besides?: (seen: Seen) => number;
   /** the change it came with */
   readonly change?: SeenChange;
+  /** questions whose answer says nothing of it, where it is so */
+  readonly notAnsweredBy?: readonly QuestionName[];
   /** counted from 1: the one cylinder it sits on */
   readonly cylinder?: number;
   /** where this way of it is looked for first, where not where the fault usually is */

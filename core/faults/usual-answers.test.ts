@@ -33,10 +33,17 @@ describe("what is answered on an engine that is only badly jetted", () => {
       expect(other.everywhereAlike).toBeLessThan(0.25);
   });
 
+  it("is 'the screw matters' while the idle is best somewhere on its travel, and often not where it is not", () => {
+    expect(usually({ idle: 0.01 }).screwMatters).toBeGreaterThan(0.88);
+    expect(usually({ idle: -0.4 }).screwMatters).toBeLessThan(0.65);
+    expect(usually({ idle: 0.5 }).screwMatters).toBeLessThan(0.65);
+  });
+
   it("is what it always is for every other question", () => {
     expect(usually({ top: 0.1 })).toEqual({
       ...YES_WHEN_JETTING,
       everywhereAlike: expect.any(Number) as number,
+      screwMatters: expect.any(Number) as number,
     });
   });
 });

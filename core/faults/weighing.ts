@@ -228,10 +228,13 @@ export class Weighing {
         const lately = this.saidSince(told);
         const symptoms = this.symptoms(kind, one, lately);
         const figures = this.lnFigures(one, from);
+        const reported = reportedReasons(kind, present, lately, told, this.usually).filter(
+          (reason) => reason.kind !== "answer" || !one.notAnsweredBy?.includes(reason.question),
+        );
         return {
           one,
           from,
-          reasons: [...symptoms, ...reportedReasons(kind, present, lately, told, this.usually)],
+          reasons: [...symptoms, ...reported],
           figures,
           seen: symptoms.reduce((sum, { weight }) => sum + weight, figures),
         };

@@ -82,10 +82,10 @@ export interface Circumstances {
   readonly wordMonths?: number;
 }
 
-/** The log of a tuner, and the engine that answers. */
 /** A tuner who asks what his screw does turns it from here to there. */
 const SCREW_TRIED = [0.5, 3.5] as const;
 
+/** The log of a tuner, and the engine that answers. */
 export class Bench {
   readonly entries: Entry[] = [];
   engine: RealEngine;
