@@ -7,6 +7,7 @@ export default [
       index("features/today/route.tsx"),
       layout("frame/dressed.tsx", { id: "rig-dressed" }, [
         route("build", "features/rig/described/route.tsx"),
+        route("face", "features/rig/described/face.ts"),
         route("measure", "features/rig/measure/route.tsx"),
         route("needle", "features/rig/needle/route.tsx"),
         route("box", "features/rig/box/route.tsx"),
@@ -35,6 +36,7 @@ export default [
         route("compare", "features/compare/route.tsx"),
         route("then", "features/then/route.tsx"),
         route("day", "features/day/route.tsx"),
+        route("forecast", "features/day/forecast.ts"),
         route("route", "features/route/route.tsx"),
         route("pack", "features/pack/route.tsx"),
         route("season", "features/season/route.tsx"),
@@ -46,6 +48,7 @@ export default [
     route("new", "features/rig/new/route.tsx"),
     route("find", "features/find/route.tsx"),
     route("data", "features/data/route.tsx"),
+    route("base-sheets", "features/rig/base/sheets.ts"),
     route("*", "not-found.tsx"),
   ]),
 ] satisfies RouteConfig;

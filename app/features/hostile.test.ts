@@ -18,7 +18,7 @@ import { clientAction as stopwatch } from "./stopwatch/route.tsx";
 import { clientAction as check } from "./walk-round/check/route.tsx";
 import { clientAction as tapCheck } from "./walk-round/route.tsx";
 import { clientAction as tap } from "#app/frame/route.tsx";
-import { freshRig, posted, refusal, RIG, sent } from "#app/testing/rig.ts";
+import { freshRig, refusal, RIG, sent } from "#app/testing/rig.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 
 type Action = (args: never) => Promise<unknown>;
@@ -42,12 +42,12 @@ const asForm = (content: unknown) => {
 };
 
 const CASES: Case[] = [
-  ["a note of a novel", tap, () => posted({ intent: "note", text: NOVEL }), "text", "2000 signs"],
-  ["a note of nothing", tap, () => posted({ intent: "note", text: " " }), "text", "Write a note"],
-  ["a reason of a novel", tap, () => posted({ intent: "override", reason: NOVEL }), "reason", "200"],
-  ["words of a novel", work, () => posted({ what: "allCleaned", why: NOVEL }), "why", "2000 signs"],
-  ["work that is none", work, () => posted({ what: "magic", why: "" }), "what", "Choose one"],
-  ["a place of a novel", air, () => posted({ place: NOVEL }), "place", "60 characters"],
+  ["a note of a novel", tap, () => sent({ intent: "note", text: NOVEL }), "text", "2000 signs"],
+  ["a note of nothing", tap, () => sent({ intent: "note", text: " " }), "text", "Write a note"],
+  ["a reason of a novel", tap, () => sent({ intent: "override", reason: NOVEL }), "reason", "200"],
+  ["words of a novel", work, () => sent({ what: "allCleaned", why: NOVEL }), "why", "2000 signs"],
+  ["work that is none", work, () => sent({ what: "magic", why: "" }), "what", "Choose one"],
+  ["a place of a novel", air, () => sent({ place: NOVEL }), "place", "60 characters"],
   ["a sheet’s source", base, () => sent({ ...SHEET, source: NOVEL }), "source", "60 signs"],
   ["a sheet’s stamp", base, () => sent({ ...SHEET, stamp: NOVEL }), "stamp", "40 signs"],
   [
@@ -97,23 +97,23 @@ const CASES: Case[] = [
     "floatLeftMm",
     "40 signs",
   ],
-  ["a tap on no check", tapCheck, () => posted({ check: "horn", state: "pass" }), "check", "Choose"],
+  ["a tap on no check", tapCheck, () => sent({ check: "horn", state: "pass" }), "check", "Choose"],
   [
     "what is right, with a novel",
     look,
-    () => posted({ type: "proven", how: "ranWell", note: NOVEL }),
+    () => sent({ type: "proven", how: "ranWell", note: NOVEL }),
     "note",
     "500 signs",
   ],
   [
     "a tone that is none",
     look,
-    () => posted({ type: "plug", zone: "top", tone: "pink", cut: "clean", colderSteps: "0" }),
+    () => sent({ type: "plug", zone: "top", tone: "pink", cut: "clean", colderSteps: "0" }),
     "tone",
     "Choose the tone",
   ],
-  ["a time of a novel", stopwatch, () => posted({ what: "lap", figure: NOVEL }), "figure", "40 signs"],
-  ["an idle of a novel", idleSpeed, () => posted({ what: "pump", figure: NOVEL }), "figure", "40"],
+  ["a time of a novel", stopwatch, () => sent({ what: "lap", figure: NOVEL }), "figure", "40 signs"],
+  ["an idle of a novel", idleSpeed, () => sent({ what: "pump", figure: NOVEL }), "figure", "40"],
   [
     "a spread no machine has",
     balance,

@@ -1,7 +1,7 @@
 /** What else than jetting it could be: the first two with their reasons, the way to the check, and what came of it. */
 import css from "./frame.module.css";
 import Button from "@mui/material/Button";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import type { Suspect } from "#core/faults/suspicion.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { becauseWords, ELSE_TELLS, FAULT_WORDS, faultName } from "#app/vocabulary/faults.ts";
@@ -9,19 +9,15 @@ import { capital, certainty } from "#app/vocabulary/parts.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import type { RigContext } from "./use-rig.ts";
 import { placeHref } from "./places.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { useTap } from "./use-tap.ts";
 
 function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext }) {
-  const fetcher = useFetcher<ActionProblem>();
   const rigId = context.header.id;
+  const { send, busy, answer } = useTap(rigId);
   const { fault, chance, check, cylinder } = suspect;
   const because = becauseWords(suspect);
-  const busy = fetcher.state !== "idle";
   const say = (is: "mended" | "notThis") =>
-    void fetcher.submit(
-      { intent: "fault", fault, is, ...(cylinder !== undefined && { cylinder: String(cylinder) }) },
-      { method: "post", action: `/rigs/${rigId}` },
-    );
+    send({ intent: "fault", fault, is, ...(cylinder !== undefined && { cylinder }) });
   const name = faultName(suspect);
   return (
     <li>
@@ -53,7 +49,7 @@ function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext 
           It was not
         </Button>
       </div>
-      <Problem message={fetcher.data?.message} />
+      <Problem message={answer?.message} />
     </li>
   );
 }

@@ -4,22 +4,15 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import type { RigContext } from "./use-rig.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { useTap } from "./use-tap.ts";
 
 /** Asks for the reason before a failed walk-round is jetted on. */
 export default function KnowDialog({ context, onDone }: { context: RigContext; onDone: () => void }) {
-  const fetcher = useFetcher<ActionProblem>();
+  const { send, answer } = useTap(context.header.id);
   const [reason, setReason] = useState("");
-  const save = async () => {
-    await fetcher.submit(
-      { intent: "override", reason },
-      { method: "post", action: `/rigs/${context.header.id}` },
-    );
-  };
   return (
     <Dialog open onClose={onDone} aria-labelledby="know-title">
       <DialogTitle id="know-title">Jet on a failed walk-round?</DialogTitle>
@@ -32,13 +25,13 @@ export default function KnowDialog({ context, onDone }: { context: RigContext; o
           label="Why all the same"
           value={reason}
           onChange={(event) => setReason(event.target.value)}
-          problem={fetcher.data?.fields?.["reason"] ?? fetcher.data?.message}
+          problem={answer?.fields?.["reason"] ?? answer?.message}
           most={200}
         />
       </DialogContent>
       <DialogActions>
         <Button onClick={onDone}>Mend it first</Button>
-        <Button color="error" variant="contained" onClick={() => void save()}>
+        <Button color="error" variant="contained" onClick={() => send({ intent: "override", reason })}>
           I know: show the card
         </Button>
       </DialogActions>

@@ -1,35 +1,31 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
 import Undo from "@mui/icons-material/Undo";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import type { LogLine } from "#core/log/present.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { KIND_NAMES, lineWords } from "#app/vocabulary/entries.ts";
 import { placeHref } from "./places.ts";
 import type { RigContext } from "./use-rig.ts";
+import { useTap } from "./use-tap.ts";
 
 function Strike({ line, rigId }: { line: LogLine; rigId: string }) {
-  const fetcher = useFetcher<ActionProblem>();
-  useSayProblem(fetcher.data);
+  const { send, busy, answer } = useTap(rigId);
+  useSayProblem(answer);
   const { entry, struck } = line;
   if (struck || entry.kind === "build") return <span className={css["undo"]} />;
   const words = entry.kind === "strike" ? "Bring it back" : `Strike this ${KIND_NAMES[entry.kind]} through`;
-  const form = {
-    intent: "strike",
-    strikes: entry.id,
-    why: `${KIND_NAMES[entry.kind]} of ${entry.at.slice(11, 16)} struck through`,
-  };
+  const why = `${KIND_NAMES[entry.kind]} of ${entry.at.slice(11, 16)} struck through`;
   return (
     <button
       type="button"
       className={clsx(css["undo"], css["icon-button"], "no-print")}
       aria-label={words}
       title={words}
-      disabled={fetcher.state !== "idle"}
-      onClick={() => void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` })}
+      disabled={busy}
+      onClick={() => send({ intent: "strike", strikes: entry.id, why })}
     >
       <Undo fontSize="small" />
     </button>

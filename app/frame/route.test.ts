@@ -1,6 +1,6 @@
 import { air, build, fit, lookWith, look, plug } from "../../core/__tests__/entries.ts";
 import { fold } from "#core/log/fold.ts";
-import { RIG, answerOf, dayAs, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { RIG, answerOf, dayAs, freshRig, logged, sent, refusal } from "#app/testing/rig.ts";
 import { clientAction as tap, clientLoader as openRigScreen } from "./route.tsx";
 
 beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
@@ -14,17 +14,17 @@ describe("taps", () => {
   });
 
   it("mark a change fitted, and put it back", async () => {
-    await tap(posted(fitted(155)));
+    await tap(sent(fitted(155)));
     expect(fold(await logged()).openChange).toMatchObject({ before: { main: 165 }, after: { main: 155 } });
     await tap(
-      posted({ intent: "fit", because: "putBack", changes: JSON.stringify([{ part: "main", to: 165 }]) }),
+      sent({ intent: "fit", because: "putBack", changes: JSON.stringify([{ part: "main", to: 165 }]) }),
     );
     expect(fold(await logged()).openChange).toBeUndefined();
   });
 
   it("strike an entry through and note something", async () => {
-    await tap(posted({ intent: "strike", strikes: "fit:0001", why: "" }));
-    await tap(posted({ intent: "note", text: " Dusty. " }));
+    await tap(sent({ intent: "strike", strikes: "fit:0001", why: "" }));
+    await tap(sent({ intent: "note", text: " Dusty. " }));
     const entries = await logged();
     expect(fold(entries).setting?.main).toBe(165);
     expect(entries.at(-1)).toMatchObject({ kind: "note", text: "Dusty." });
@@ -36,7 +36,7 @@ describe("taps", () => {
         entry.reading.type === "rideReport" ? entry.reading.felt : undefined,
       );
     const ride = async (fields: Record<string, string>) => {
-      const { data } = answerOf(await tap(posted({ intent: "ride", ...fields }))) as {
+      const { data } = answerOf(await tap(sent({ intent: "ride", ...fields }))) as {
         data: { logged: string[] };
       };
       return data.logged[0] ?? "";
@@ -50,14 +50,14 @@ describe("taps", () => {
     const again = await ride({ ...told({ top: "lean", mid: "clean" }), replaces: whole });
     expect(await felt()).toEqual([{ top: "lean", mid: "clean" }]);
     expect(await rides()).toEqual([name]);
-    await tap(posted({ intent: "strikeAll", strikes: JSON.stringify([again]), why: "" }));
+    await tap(sent({ intent: "strikeAll", strikes: JSON.stringify([again]), why: "" }));
     expect(await felt()).toEqual([]);
     await ride(told({ idle: "clean" }));
     expect(await rides()).not.toEqual([name]);
   });
 
   it.each(["pings", "cutsOutHeldOpen", "seized"])("log %s in one tap, in its zone", async (symptom) => {
-    await tap(posted({ intent: "stopped", symptom }));
+    await tap(sent({ intent: "stopped", symptom }));
     expect((await logged()).at(-1)).toMatchObject({
       kind: "look",
       reading: { type: "symptom", symptom, zone: "top" },
@@ -71,14 +71,14 @@ describe("taps", () => {
       plug("0002", "09:10", "top", "bone"),
     ]);
     const between = { intent: "settle", zone: "top", ride: "look:ride", plug: "look:0002" };
-    await tap(posted({ ...between, right: "plug" }));
+    await tap(sent({ ...between, right: "plug" }));
     const { looks } = fold(await logged());
     expect(looks.map(({ entry }) => entry.reading)).toEqual([
       expect.objectContaining({ type: "plug", tone: "bone" }),
       { type: "rideReport", felt: { mid: "clean" } },
     ]);
-    expect((await refusal(() => tap(posted({ ...between, right: "plug" })))).message).toContain("any more");
-    await tap(posted({ ...between, right: "ride" }));
+    expect((await refusal(() => tap(sent({ ...between, right: "plug" })))).message).toContain("any more");
+    await tap(sent({ ...between, right: "ride" }));
     expect(fold(await logged()).looks.map(({ entry }) => entry.reading.type)).toEqual(["rideReport"]);
   });
 
@@ -97,7 +97,7 @@ describe("taps", () => {
     ],
     [{ intent: "explode" }, ""],
   ])("refuse %p", async (fields, words) => {
-    expect((await refusal(() => tap(posted(fields)))).message).toContain(words);
+    expect((await refusal(() => tap(sent(fields)))).message).toContain(words);
   });
 });
 
@@ -105,7 +105,7 @@ describe("opening a rig", () => {
   const opened = (rigId: string) => openRigScreen({ params: { rigId } } as never);
 
   it("gives the folded log and the units", async () => {
-    await tap(posted({ intent: "note", text: "x" }));
+    await tap(sent({ intent: "note", text: "x" }));
     expect(await opened(RIG)).toMatchObject({ fitted: { main: 160 }, preferences: { pressure: "hPa" } });
   });
 

@@ -53,7 +53,7 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
 }
 
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>
-  runTap(params.rigId, await request.formData());
+  runTap(params.rigId, await request.json());
 
 /** What is chosen or half typed on one rig is never taken along to another. */
 export default function RigRoute({ loaderData }: Route.ComponentProps) {

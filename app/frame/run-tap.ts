@@ -5,64 +5,45 @@ import { VERDICTS, ZoneName } from "#core/log/parts.ts";
 import { RIDE_STOPPERS } from "#core/advice/card/ride-stopped.ts";
 import { RideReportReading } from "#core/log/readings/ride-report.ts";
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
+import { NOTE, NoteText } from "./note.ts";
 import { newRideId } from "#app/journal/entry-id.ts";
 import type { Present } from "#core/log/present.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
-import { wayBack } from "#app/journal/fit-changes.ts";
+import { towardsBase, wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
-import { logEntries, refusalOfFit, refused, type Content, readSent } from "#app/journal/save.ts";
-import { sayIssue } from "#app/ui/say-issue.ts";
-
-/**
- * A hidden field that carries a small record.
- * @param refusal - what is said where it cannot be read
- */
-const json = <T extends z.ZodMiniType>(schema: T, refusal: string) =>
-  z.pipe(
-    z.string(),
-    z.transform((text, ctx): z.output<T> => {
-      const parsed = schema.safeParse(parsedJson(text));
-      if (parsed.success) return parsed.data;
-      sayIssue(ctx, refusal);
-      return z.NEVER;
-    }),
-  );
-
-const FIT_LOST = "What was fitted cannot be read. Type it under Change.";
-
-function parsedJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-}
+import {
+  logEntries,
+  refusalOfFit,
+  refused,
+  type ActionProblem,
+  type Content,
+  readSent,
+} from "#app/journal/save.ts";
+import { dropDraft } from "#app/store/drafts.ts";
 
 const Taps = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("fit"),
     because: z.enum(["advice", "putBack"]),
-    changes: json(z.array(Change).check(z.minLength(1), z.maxLength(30)), FIT_LOST),
-    advised: z.optional(json(FitEntry.shape.advised.def.innerType, FIT_LOST)),
+    changes: z.array(Change).check(z.minLength(1), z.maxLength(30)),
+    advised: FitEntry.shape.advised,
   }),
   z.object({
     intent: z.literal("compared"),
     verdict: z.enum(VERDICTS),
     zone: ZoneName,
-    putBack: z.enum(["yes", "no"]),
+    putBack: z.boolean(),
   }),
+  z.object({ intent: z.literal("toBase") }),
   z.object({ intent: z.literal("strike"), strikes: EntryId, why: z.string().check(z.maxLength(200)) }),
   z.object({
     intent: z.literal("strikeAll"),
-    strikes: json(
-      z.array(EntryId).check(z.minLength(1), z.maxLength(8)),
-      "What is struck through cannot be read.",
-    ),
+    strikes: z.array(EntryId).check(z.minLength(1), z.maxLength(8)),
     why: z.string().check(z.maxLength(200)),
   }),
   z.object({
     intent: z.literal("ride"),
-    felt: json(RideReportReading.shape.felt, "How it pulled cannot be read. Tap it again."),
+    felt: RideReportReading.shape.felt,
     /** what was said of this ride a moment ago */
     replaces: z.optional(EntryId),
   }),
@@ -91,15 +72,15 @@ const Taps = z.discriminatedUnion("intent", [
     intent: z.literal("fault"),
     fault: FaultEntry.shape.fault,
     is: FaultEntry.shape.is,
-    cylinder: z.optional(z.pipe(z.coerce.number(), z.int().check(z.gte(1), z.lte(6)))),
+    cylinder: z.optional(z.int().check(z.gte(1), z.lte(6))),
   }),
   z.object({
     intent: z.literal("note"),
-    text: z.string().check(z.trim(), z.minLength(1, "Write a note first."), z.maxLength(2000)),
+    text: NoteText,
   }),
 ]);
 
-type Tap = z.infer<typeof Taps>;
+export type Tap = z.input<typeof Taps>;
 
 /** What was wrong is struck through; a ride keeps what it says of the other zones. */
 function settled(
@@ -123,7 +104,7 @@ function settled(
 }
 
 /** What a tap logs, or in words why it cannot be. */
-async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | string> {
+async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | string | ActionProblem> {
   switch (tap.intent) {
     case "fit": {
       const { changes, because, advised } = tap;
@@ -135,11 +116,17 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
       if (!openChange) return "Nothing has been changed since the last look.";
       const { verdict, zone } = tap;
       const fit = openChange.fits[0]?.id;
-      const back = tap.putBack === "yes" ? wayBack(openChange) : [];
+      const back = tap.putBack ? wayBack(openChange) : [];
       return [
         { kind: "look", reading: { type: "compared", zone, verdict, ...(fit !== undefined && { fit }) } },
         ...(back.length > 0 ? [{ kind: "fit" as const, changes: back, because: "putBack" as const }] : []),
       ];
+    }
+    case "toBase": {
+      const rig = await openRig(rigId);
+      const changes = towardsBase(rig.build, rig.present);
+      if (changes.length === 0) return "Everything is at its base already.";
+      return refusalOfFit(rig, { changes }) ?? [{ kind: "fit", changes, because: "base" }];
     }
     case "override": {
       const { held } = (await openRig(rigId)).present;
@@ -177,12 +164,18 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
   }
 }
 
+const isContents = (asked: readonly Content[] | ActionProblem): asked is readonly Content[] =>
+  Array.isArray(asked);
+
 /** @returns the ids of what was logged: a tap by mistake is struck with one more */
-export async function runTap(rigId: string, form: FormData) {
-  const read = readSent(Taps, Object.fromEntries(form));
+export async function runTap(rigId: string, sent: unknown) {
+  const read = readSent(Taps, sent);
   if (!read.ok) return read.answer;
   const contents = await contentsOf(rigId, read.sent);
   if (typeof contents === "string") return refused({ message: contents });
+  if (!isContents(contents)) return refused(contents);
   const logged = await logEntries(rigId, contents);
-  return logged.ok ? data({ logged: logged.ids }, { status: 200 }) : refused(logged.problem, 507);
+  if (!logged.ok) return refused(logged.problem, 507);
+  if (read.sent.intent === "note") await dropDraft(rigId, NOTE);
+  return data({ logged: logged.ids }, { status: 200 });
 }

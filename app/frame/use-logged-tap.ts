@@ -1,13 +1,11 @@
 /** A tap that logs something says so, and one more tap takes it back. */
 import { useCallback, useEffect, useRef } from "react";
-import { useFetcher, useNavigate, useSubmit, type SubmitTarget } from "react-router";
+import { useFetcher, useNavigate, useSubmit } from "react-router";
+import type { Answer } from "#app/journal/rig-action.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
+import type { Tap } from "./run-tap.ts";
+import { tapTo, useTap } from "./use-tap.ts";
 import { useSayProblem, useToast } from "#app/ui/Toast.tsx";
-
-interface Logged extends ActionProblem {
-  /** ids of what was logged */
-  readonly logged?: readonly string[];
-}
 
 const TAKEN_BACK = "taken-back";
 
@@ -22,14 +20,9 @@ function useSayLogged(rigId: string, why: string) {
   const say = useToast();
   return useCallback(
     (words: string, ids: readonly string[]) => {
-      const form = { intent: "strikeAll", strikes: JSON.stringify(ids), why };
+      const tap: Tap = { intent: "strikeAll", strikes: [...ids], why };
       const run = () =>
-        void submit(form, {
-          method: "post",
-          action: `/rigs/${rigId}`,
-          navigate: false,
-          fetcherKey: TAKEN_BACK,
-        });
+        void submit(JSON.stringify(tap), { ...tapTo(rigId), navigate: false, fetcherKey: TAKEN_BACK });
       say({ words, action: { words: "Undo", run } });
     },
     [submit, say, rigId, why],
@@ -42,10 +35,9 @@ function useSayLogged(rigId: string, why: string) {
  * @returns how to send what a tap means, and whether it is still on its way
  */
 export function useLoggedTap(rigId: string, why: string, then?: () => void) {
-  const fetcher = useFetcher<Logged>();
+  const { send: sendTap, busy, answer: data } = useTap(rigId);
   const sayLogged = useSayLogged(rigId, why);
   const words = useRef("");
-  const { data } = fetcher;
   const told = useRef<unknown>(undefined);
   useEffect(() => {
     const ids = data?.logged ?? [];
@@ -54,15 +46,15 @@ export function useLoggedTap(rigId: string, why: string, then?: () => void) {
     sayLogged(words.current, ids);
     then?.();
   }, [data, sayLogged, then]);
-  const send = (form: SubmitTarget, said: string) => {
+  const send = (tap: Tap, said: string) => {
     words.current = said;
-    void fetcher.submit(form, { method: "post", action: `/rigs/${rigId}` });
+    sendTap(tap);
   };
-  return { send, busy: fetcher.state !== "idle", answer: data };
+  return { send, busy, answer: data };
 }
 
 /** Once a form is logged: back to Today. */
-export function useBackToToday(rigId: string, answer: Logged | undefined): void {
+export function useBackToToday(rigId: string, answer: Answer | undefined): void {
   const navigate = useNavigate();
   const sayLogged = useSayLogged(rigId, "A look by mistake");
   const told = useRef<unknown>(undefined);

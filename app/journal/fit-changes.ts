@@ -1,9 +1,10 @@
 /** The fits that one tap logs: the plan or one of its lines, the way back from the open change, back to base. */
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { PlanChange } from "#core/advice/plan/plan.ts";
-import type { OpenChange } from "#core/log/present.ts";
+import type { OpenChange, Present } from "#core/log/present.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
-import { Change, type Advised, type FitEntry, type Setting } from "#core/log/schema.ts";
+import { baselineSettings } from "#core/log/settings.ts";
+import { Change, type Advised, type Build, type FitEntry, type Setting } from "#core/log/schema.ts";
 
 const change = (part: Part, to: number, carburettor?: number): Change =>
   Change.parse({ part, to, ...(carburettor !== undefined && { carburettor }) });
@@ -65,6 +66,16 @@ export function changesTowards(now: readonly Setting[], wanted: readonly Setting
     return moved.map((i) => change(part, wanted[i]?.[part] ?? first[part], i + 1));
   });
 }
+
+/** @returns what puts every part back to its base: the sheet's, else what was fitted when the rig was described */
+export const towardsBase = (
+  build: Build,
+  { settings, sheet }: Pick<Present, "settings" | "sheet">,
+): Change[] =>
+  changesTowards(
+    settings,
+    baselineSettings(build).map((setting) => sheet?.setting ?? setting),
+  );
 
 /** @returns what "put back" would log */
 export const wayBack = ({ befores, afters }: OpenChange): Change[] => changesTowards(afters, befores);

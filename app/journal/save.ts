@@ -1,6 +1,7 @@
 /** How a screen's action saves one entry, and what it answers when that fails. */
 import { data } from "react-router";
 import type * as z from "zod/mini";
+import type { Part } from "#core/log/parts.ts";
 import type { Present } from "#core/log/present.ts";
 import type { Entry, FitEntry } from "#core/log/schema.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
@@ -9,6 +10,7 @@ import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { appendUnless, readRig } from "#app/store/rig-log.ts";
 import { applyFit } from "#core/log/settings.ts";
+import { refusalOf } from "#core/units/guard.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
 import { keepFolded, presentOf, type OpenRig } from "./open-rig.ts";
@@ -55,22 +57,29 @@ export function readSent<T extends z.ZodMiniType>(
   };
 }
 
-/** @returns in words why the model cannot work with something, or nothing when it can */
-export function modelRefusal(check: () => void): string | undefined {
-  try {
-    check();
-    return undefined;
-  } catch (error) {
-    if (error instanceof RangeError) return `This machine cannot have that: ${error.message}.`;
-    throw error;
-  }
+/** The fields of a setting, by the names that the model refuses them under. */
+const PART_REFUSED: Readonly<Record<string, Part>> = {
+  "pilot jet": "pilot",
+  "main jet": "main",
+  screw: "screwTurns",
+  clip: "clip",
+  shim: "shimMm",
+};
+
+/** @returns in words why the model cannot work with something, at the part where one is to blame; nothing when it can */
+export function modelRefusal(check: () => void): (ActionProblem & { readonly message: string }) | undefined {
+  const refusal = refusalOf(check);
+  if (!refusal) return undefined;
+  const message = `This machine cannot have that: ${refusal.message}.`;
+  const part = PART_REFUSED[refusal.field];
+  return { message, ...(part && { fields: { [part]: message } }) };
 }
 
-/** @returns in words why a fit cannot be on any of the carburettors it is for, or nothing when it can */
+/** @returns why a fit cannot be on any of the carburettors it is for, or nothing when it can */
 export function refusalOfFit(
   { build, present }: OpenRig,
   fit: Pick<FitEntry, "changes">,
-): string | undefined {
+): ActionProblem | undefined {
   return modelRefusal(() => {
     present.settings.forEach((setting, i) =>
       checkSettingOn(buildOfCarburettor(build, i), applyFit(setting, fit, i + 1)),

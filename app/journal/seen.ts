@@ -1,4 +1,5 @@
 /** What a form was opened on: saved meanwhile elsewhere, that is told before anything is put over it. */
+import * as z from "zod/mini";
 import type { Present } from "#core/log/present.ts";
 import type { EntryKind } from "#core/log/schema.ts";
 
@@ -12,15 +13,20 @@ export interface Overtaken {
   readonly seen: string;
 }
 
-/** @param seen - what the form was opened on, nothing where none is told */
-export const unlessOvertaken =
-  (kind: EntryKind, seen: string | undefined) =>
-  (present: Present): Overtaken | undefined => {
+const Sent = z.object({ seen: z.string().check(z.maxLength(80)) });
+
+/** @param sent - by a form: what it was opened on is told with it, or nothing is */
+export function unlessOvertaken(kind: EntryKind | undefined, sent: unknown) {
+  const told = Sent.safeParse(sent);
+  return (present: Present): Overtaken | undefined => {
+    if (!kind || !told.success) return undefined;
     const newest = newestOf(present, kind);
-    if (seen === undefined || seen === newest) return undefined;
-    return {
-      message:
-        "This was saved elsewhere meanwhile, in another tab. Nothing was saved here, and what you typed is still here: open the screen again to see what is there now, or save once more to put yours over it.",
-      seen: newest,
-    };
+    return told.data.seen === newest
+      ? undefined
+      : {
+          message:
+            "This was saved elsewhere meanwhile, in another tab. Nothing was saved here, and what you typed is still here: open the screen again to see what is there now, or save once more to put yours over it.",
+          seen: newest,
+        };
   };
+}

@@ -1,5 +1,5 @@
 /** Work half done that must outlast a reload: per device, not part of any log. */
-import type * as z from "zod/mini";
+import * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 
 const keyOf = (rigId: string, name: string): string => metaKey(`draft/${name}/${rigId}`);
@@ -23,3 +23,23 @@ export async function keepDraft(rigId: string, name: string, draft: unknown): Pr
 export async function dropDraft(rigId: string, name: string): Promise<void> {
   await database.removeItem(keyOf(rigId, name)).catch(() => undefined);
 }
+
+/** What stood in a form's fields, and when. */
+const Typed = z.object({ at: z.number(), texts: z.record(z.string(), z.unknown()) });
+export type Typed = z.infer<typeof Typed>;
+
+/** What was typed yesterday was another day's. */
+const KEPT_FOR_MS = 86_400_000;
+
+/** @returns what was typed into a form within a day and never saved */
+export async function readTyped(rigId: string, form: string, now: number): Promise<Typed | undefined> {
+  const typed = await readDraft(Typed, rigId, form);
+  if (!typed) return undefined;
+  const age = now - typed.at;
+  if (age >= 0 && age < KEPT_FOR_MS) return typed;
+  await dropDraft(rigId, form);
+  return undefined;
+}
+
+export const keepTyped = (rigId: string, form: string, typed: Typed): Promise<void> =>
+  keepDraft(rigId, form, typed);

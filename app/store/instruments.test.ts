@@ -1,7 +1,7 @@
 /** What rigs say of instruments to each other, kept beside the book; and the names that a tuner gives them. */
 import type { InstrumentMessage } from "#core/log/schema.ts";
 import { build, plug } from "../../core/__tests__/entries.ts";
-import { freshRig, posted, RIG, answerOf } from "#app/testing/rig.ts";
+import { freshRig, sent, RIG, answerOf } from "#app/testing/rig.ts";
 import { clientAction as dataAction, clientLoader } from "#app/features/data/route.tsx";
 import { clientAction as logLook } from "#app/features/look/route.tsx";
 import { readRig } from "./rig-log.ts";
@@ -74,7 +74,7 @@ describe("what rigs say of instruments", () => {
 
 describe("instruments by name", () => {
   const name = (intent: string, kind: string, given: string) =>
-    dataAction(posted({ intent, kind, name: given }));
+    dataAction(sent({ intent, kind, name: given }));
   it("are named and taken off the list on Data, each once", async () => {
     expect(answerOf(await name("nameInstrument", "reader", "  Nine ")).status).toBe(200);
     expect(await readInstrumentNames()).toEqual([{ kind: "reader", name: "Nine" }]);
@@ -103,7 +103,7 @@ describe("instruments by name", () => {
   });
   it("stand in the looks that were taken with them, and in no symptom", async () => {
     await logLook(
-      posted({
+      sent({
         type: "plug",
         zone: "top",
         tone: "cocoa",
@@ -112,7 +112,7 @@ describe("instruments by name", () => {
         instrument: "Nine",
       }),
     );
-    await logLook(posted({ type: "symptom", zone: "low", symptom: "bogs", instrument: "Nine" }));
+    await logLook(sent({ type: "symptom", zone: "low", symptom: "bogs", instrument: "Nine" }));
     const rig = await readRig(RIG);
     const readings = rig.ok
       ? rig.value.entries.flatMap((entry) => (entry.kind === "look" ? [entry.reading] : []))

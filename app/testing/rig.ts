@@ -40,27 +40,17 @@ export async function logged(): Promise<readonly Entry[]> {
 
 export const present = async (): Promise<Present> => fold(await logged());
 
-/** What an action is called with that takes JSON. */
+/** What a route's action is called with. */
 export const sent = (content: unknown, params: Record<string, string> = {}) =>
   ({
-    request: new Request("http://localhost/", { method: "POST", body: JSON.stringify(content) }),
+    request: new Request("http://localhost/", {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify(content),
+    }),
     params: { rigId: RIG, ...params },
     context: {},
   }) as never;
-
-/** What a route's action is called with. */
-export function posted(fields: Record<string, string>) {
-  const request = new Request(`http://localhost/rigs/${RIG}`, {
-    method: "POST",
-    body: new URLSearchParams(fields),
-  });
-  return {
-    request,
-    params: { rigId: RIG },
-    context: {},
-    serverAction: () => Promise.reject(new Error("no server")),
-  } as never;
-}
 
 /** Status and body of an action's answer, whether it redirected or returned data. */
 export function answerOf(result: unknown): { status: number; location?: string | null; data?: unknown } {

@@ -3,7 +3,8 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 
 interface ChoiceProps<T extends string> {
   readonly label: string;
-  readonly value: T;
+  /** none: nothing is chosen yet */
+  readonly value: T | undefined;
   readonly options: readonly { value: T; text: string; note?: string }[];
   readonly onChange: (value: T) => void;
 }
@@ -19,7 +20,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
       <ToggleButtonGroup
         exclusive
         fullWidth
-        value={value}
+        value={value ?? null}
         aria-label={label}
         onChange={(_, next: T | null) => {
           if (next !== null) onChange(next);

@@ -3,7 +3,7 @@ import { CYLINDER_SCHOOLS } from "#core/advice/plan/cylinder-schools.ts";
 import type { Outlier } from "#core/advice/judge/departures.ts";
 import { SYMPTOM_NAMES, type Symptom } from "#core/log/symptom-names.ts";
 import { freshBalance, readGauges, withLinkage } from "#app/features/balance/form.ts";
-import { readAdjust } from "#app/features/idle-speed/form.ts";
+import { adjustForm } from "#app/features/idle-speed/form.ts";
 import { TWIN } from "#demo/other-rigs.ts";
 import { balanceWords, turnWords } from "#app/features/balance/words.ts";
 import { causesOf, outlierReason, outlierTitle, schoolWords } from "./cylinders.ts";
@@ -80,7 +80,8 @@ describe("gauges as typed", () => {
 
 describe("an adjuster as typed", () => {
   it("keeps the spare below the idle, where there is one", () => {
-    expect(readAdjust({ what: "spareIdleSpeed", figure: "1100" }, undefined)).toMatchObject({ ok: true });
-    expect(readAdjust({ what: "spareIdleSpeed", figure: "1100" }, 1000)).toMatchObject({ ok: false });
+    const spare = { what: "spareIdleSpeed", figure: "1100" } as const;
+    expect(adjustForm(1300).safeParse(spare)).toMatchObject({ success: true });
+    expect(adjustForm(1000).safeParse(spare)).toMatchObject({ success: false });
   });
 });

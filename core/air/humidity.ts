@@ -1,13 +1,13 @@
 /** Relative humidity from the other instruments that show it. */
 import { bisectFalling } from "../numbers/bisect.ts";
 import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
-import { requireRange } from "../units/guard.ts";
+import { requireRange, Refusal } from "../units/guard.ts";
 import { saturationVapourPressure, ZERO_CELSIUS_K } from "./saturation-vapour-pressure.ts";
 
 function share(name: string, vapourPressurePa: number, temperatureK: number): number {
   const humidity = vapourPressurePa / saturationVapourPressure(temperatureK);
   if (!(humidity >= 0 && humidity <= 1)) {
-    throw new RangeError(`${name} must give a humidity in 0..1, got ${humidity.toFixed(3)}`);
+    throw new Refusal(name, "must give a humidity in 0..1", humidity.toFixed(3));
   }
   return humidity;
 }

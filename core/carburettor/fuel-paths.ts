@@ -2,7 +2,7 @@
  * The two ways fuel takes to the engine. Both are orifices: flow = area √(2 ρ Δp), with the discharge
  * coefficient taken into the area. The areas are what jets, screw, needle and clip set.
  */
-import { requirePositive } from "../units/guard.ts";
+import { requirePositive, Refusal } from "../units/guard.ts";
 import type { Carburettor, Setting } from "./carburettor.ts";
 import { holeArea, jetArea } from "./jet.ts";
 import { needleDiameter, needlePosition } from "./needle.ts";
@@ -49,9 +49,7 @@ export function mainPath(
   const diameter = needleDiameter(carburettor.needle, along);
   const { needleJetM } = carburettor;
   if (!(diameter < needleJetM))
-    throw new RangeError(
-      `needle must be thinner than its jet (${needleJetM} m) at every opening, got ${diameter}`,
-    );
+    throw new Refusal("needle", `must be thinner than its jet (${needleJetM} m) at every opening`, diameter);
   const annulus = ANNULUS_DISCHARGE * (holeArea(needleJetM) - holeArea(diameter));
   const jet = JET_DISCHARGE * jetArea(setting.main, carburettor.mainNumbering);
   const effective = inSeries(jet, annulus);

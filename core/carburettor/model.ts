@@ -3,7 +3,7 @@
  * and who feeds there. The baseline setting in the baseline air is taken as right; all is a ratio to it.
  */
 import type { HumidAir } from "../air/humid-air.ts";
-import { requireRange } from "../units/guard.ts";
+import { requireRange, Refusal } from "../units/guard.ts";
 import { airFlow } from "./air-flow.ts";
 import { checkRig, checkSetting, type Rig, type Setting } from "./carburettor.ts";
 import { fuelDensity } from "./fuel.ts";
@@ -69,9 +69,10 @@ export function buildModel(rig: Rig): Model {
   const idle = pointAt(rig, baseline.air, 0);
   const main = mainPath(carburettor, baseline.setting, idle.nozzle, idle.fuelDensityKgM3);
   if (main.dry)
-    throw new RangeError(
-      `idle depression must lift fuel over ${carburettor.fuelDropM} m, got ${idle.nozzle.depressionPa.toFixed(0)} Pa: ` +
-        "check bore, displacement, idle speed and idle lift",
+    throw new Refusal(
+      "idle depression",
+      `must lift fuel over ${carburettor.fuelDropM} m`,
+      `${idle.nozzle.depressionPa.toFixed(0)} Pa: check bore, displacement, idle speed and idle lift`,
     );
   const wanted = (main.flowKgS * PILOT_SHARE_AT_IDLE) / (1 - PILOT_SHARE_AT_IDLE);
   const pilotSignal = solvePilotSignal(

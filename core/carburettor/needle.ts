@@ -1,5 +1,5 @@
 /** The jet needle: a profile measured with a micrometer, hung at a groove. */
-import { requireFinite, requirePositive, requireWhole } from "../units/guard.ts";
+import { requireFinite, requirePositive, requireWhole, Refusal } from "../units/guard.ts";
 
 export interface NeedlePoint {
   /** distance from the start of the profile towards the tip */
@@ -19,14 +19,16 @@ export interface Needle {
 /** @throws {RangeError} if the profile has fewer than two points, is out of order or has no thickness */
 export function checkNeedle(needle: Needle): Needle {
   if (needle.profile.length < 2)
-    throw new RangeError(`needle profile must have at least 2 points, got ${needle.profile.length}`);
+    throw new Refusal("needle profile", "must have at least 2 points", needle.profile.length);
   needle.profile.forEach((point, i) => {
     requireFinite("needle profile position", point.alongM);
     requirePositive("needle diameter", point.diameterM);
     const before = needle.profile[i - 1];
     if (before && !(point.alongM > before.alongM))
-      throw new RangeError(
-        `needle profile must run towards the tip, got ${point.alongM} after ${before.alongM}`,
+      throw new Refusal(
+        "needle profile",
+        "must run towards the tip",
+        `${point.alongM} after ${before.alongM}`,
       );
   });
   requirePositive("groove pitch", needle.groovePitchM);
@@ -48,7 +50,7 @@ export function needlePosition(needle: Needle, liftM: number, clip: number, shim
 export function needleDiameter(needle: Needle, alongM: number): number {
   const { profile } = needle;
   let before = profile[0];
-  if (!before) throw new RangeError("needle profile must have at least 2 points, got 0");
+  if (!before) throw new Refusal("needle profile", "must have at least 2 points", 0);
   if (alongM <= before.alongM) return before.diameterM;
   for (const point of profile) {
     if (alongM <= point.alongM) {

@@ -1,4 +1,5 @@
 /** A part from the box in a carburettor: what it changes there, whether it is in already, and what comes out for it. */
+import { Refusal } from "../units/guard.ts";
 import type { BenchPart, BenchPartKind } from "../log/part-schema.ts";
 import type { Box, Build, LoggedCarburettor } from "../log/schema.ts";
 import { checkBuild } from "./check-build.ts";
@@ -26,7 +27,7 @@ export function carburettorWith(carburettor: LoggedCarburettor, part: BenchPart)
       return { ...carburettor, needleJetMm: part.needleJetMm };
     case "slide":
       if (slide.kind !== "manual")
-        throw new RangeError("a cutaway must be a manual slide’s, got a vacuum slide");
+        throw new Refusal("a cutaway", "must be a manual slide’s", "a vacuum slide");
       return { ...carburettor, slide: { ...slide, cutawayMm: part.cutawayMm } };
     case "airJet":
       return part.path === "main"
@@ -36,7 +37,7 @@ export function carburettorWith(carburettor: LoggedCarburettor, part: BenchPart)
       return { ...carburettor, emulsionTubeDrilled: part.drilled };
     case "slideSpring":
       if (slide.kind !== "vacuum")
-        throw new RangeError("a spring that sets the mixture must be a vacuum slide’s, got a manual slide");
+        throw new Refusal("a spring that sets the mixture", "must be a vacuum slide’s", "a manual slide");
       return { ...carburettor, slide: { ...slide, depressionPa: part.depressionPa } };
   }
 }

@@ -1,4 +1,5 @@
 /** A rig with several carburettors is judged as several rigs with one: each with its own parts and baseline. */
+import { Refusal } from "../units/guard.ts";
 import { USUAL_SPREAD_PA } from "../balance/spread.ts";
 import { carburettorOf } from "../log/carburettor-of.ts";
 import { PARTS } from "../log/parts.ts";
@@ -20,7 +21,7 @@ export const carburettorCount = ({ carburettors = 1 }: Build): number => carbure
 export function buildOfCarburettor(build: Build, index: number): Build {
   const count = carburettorCount(build);
   if (!(Number.isInteger(index) && index >= 0 && index < count))
-    throw new RangeError(`carburettor must be in 0..${count - 1}, got ${index}`);
+    throw new Refusal("carburettor", `must be in 0..${count - 1}`, index);
   const other = index === 0 ? undefined : build.others?.[index - 1];
   if (!other) return build;
   return {

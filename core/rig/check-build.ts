@@ -1,6 +1,7 @@
 /** Refuses a build that no real machine can be, before it gets into the log. */
 import { jetArea } from "../carburettor/jet.ts";
 import type { Build } from "../log/schema.ts";
+import { Refusal } from "../units/guard.ts";
 import { buildOfCarburettor, carburettorCount } from "./carburettors.ts";
 import { checkSettingOn } from "./check-setting.ts";
 import { numberingFromLog } from "./from-build.ts";
@@ -12,12 +13,16 @@ import { numberingFromLog } from "./from-build.ts";
 export function checkBuild(build: Build): void {
   const count = carburettorCount(build);
   if (build.engine.cylinders % count !== 0)
-    throw new RangeError(
-      `carburettors must share the ${build.engine.cylinders} cylinders evenly, got ${count} carburettors`,
+    throw new Refusal(
+      "carburettors",
+      `must share the ${build.engine.cylinders} cylinders evenly`,
+      `${count} carburettors`,
     );
   if (build.others && build.others.length !== count - 1)
-    throw new RangeError(
-      `carburettors must be described one by one or not at all, got ${build.others.length + 1} of ${count}`,
+    throw new Refusal(
+      "carburettors",
+      "must be described one by one or not at all",
+      `${build.others.length + 1} of ${count}`,
     );
   for (let i = 0; i < count; i += 1) checkCarburettor(build, i);
 }
@@ -30,8 +35,10 @@ function checkTaper(profile: Build["carburettor"]["needle"]["profile"]): void {
   for (const [i, { diameterMm }] of profile.entries()) {
     const before = profile[i - 1]?.diameterMm ?? diameterMm;
     if (diameterMm > before + MICROMETER_MM)
-      throw new RangeError(
-        `needle profile must not grow thicker towards its tip, got ${before} then ${diameterMm} mm`,
+      throw new Refusal(
+        "needle profile",
+        "must not grow thicker towards its tip",
+        `${before} then ${diameterMm} mm`,
       );
   }
 }
@@ -42,7 +49,7 @@ function checkJetOrder({ carburettor, baseline }: Build): void {
   const pilotArea = jetArea(pilot, numberingFromLog(carburettor.pilotNumbering));
   const mainArea = jetArea(main, numberingFromLog(carburettor.mainNumbering));
   if (!(pilotArea < mainArea))
-    throw new RangeError(`pilot jet must be finer than the main jet, got ${pilot} and ${main}`);
+    throw new Refusal("pilot jet", "must be finer than the main jet", `${pilot} and ${main}`);
 }
 
 /**
@@ -55,22 +62,26 @@ export function checkCarburettor(rig: Build, index: number): void {
   const { needle, needleJetMm } = build.carburettor;
   for (const { diameterMm } of needle.profile)
     if (!(diameterMm < needleJetMm))
-      throw new RangeError(
-        `needle must be thinner than its jet (${needleJetMm} mm) all along, got ${diameterMm} mm`,
+      throw new Refusal(
+        "needle",
+        `must be thinner than its jet (${needleJetMm} mm) all along`,
+        `${diameterMm} mm`,
       );
   const { screwWindow } = build;
   if (screwWindow.kind === "fixed" && !(screwWindow.from < screwWindow.to))
-    throw new RangeError(
-      `screw window must run from fewer turns to more, got ${screwWindow.from} to ${screwWindow.to}`,
+    throw new Refusal(
+      "screw window",
+      "must run from fewer turns to more",
+      `${screwWindow.from} to ${screwWindow.to}`,
     );
   if (!Object.values(build.usage).some((share) => share > 0))
-    throw new RangeError("usage must give at least one zone a share above 0, got none");
+    throw new Refusal("usage", "must give at least one zone a share above 0", "none");
   const limit = build.engine.revLimitRpm;
   if (limit !== undefined && !(limit >= build.engine.peakRpm))
-    throw new RangeError(`rev limit must not lie below peak power, got ${limit} rpm`);
+    throw new Refusal("rev limit", "must not lie below peak power", `${limit} rpm`);
   const range = build.rules?.floatMm;
   if (range && !(range.from <= range.to))
-    throw new RangeError(`float range must run from less to more, got ${range.from} to ${range.to}`);
+    throw new Refusal("float range", "must run from less to more", `${range.from} to ${range.to}`);
   checkSettingOn(build, build.baseline.setting);
   checkTaper(needle.profile);
   checkJetOrder(build);

@@ -7,7 +7,7 @@ import { applyFit } from "../log/settings.ts";
 import { fold, foldOn } from "../log/fold.ts";
 import type { LogLine, Present } from "../log/present.ts";
 import type { Build, Entry, Setting } from "../log/schema.ts";
-import { requireRange, requireWhole } from "../units/guard.ts";
+import { refusalOf, requireRange, requireWhole, Refusal } from "../units/guard.ts";
 import { SCREW_DOMAIN } from "../carburettor/carburettor.ts";
 import { buildOfCarburettor, carburettorCount } from "./carburettors.ts";
 import { checkBuild } from "./check-build.ts";
@@ -22,7 +22,7 @@ export interface Impossible {
 
 /** Checks that cost something, kept for the length of one reading of a log. */
 class Known {
-  private readonly settings = new Map<string, string | undefined>();
+  private readonly settings = new Map<string, Refusal | undefined>();
   private readonly names = new Map<object, number>();
 
   /** @throws {RangeError} as {@link checkSettingOn}, asked once a machine and setting */
@@ -33,20 +33,10 @@ class Known {
     if (!this.settings.has(key))
       this.settings.set(
         key,
-        refusal(() => checkSettingOn(buildOfCarburettor(rig, carburettor), setting)),
+        refusalOf(() => checkSettingOn(buildOfCarburettor(rig, carburettor), setting)),
       );
     const why = this.settings.get(key);
-    if (why !== undefined) throw new RangeError(why);
-  }
-}
-
-function refusal(check: () => void): string | undefined {
-  try {
-    check();
-    return undefined;
-  } catch (error) {
-    if (error instanceof RangeError) return error.message;
-    throw error;
+    if (why) throw why;
   }
 }
 
@@ -64,8 +54,10 @@ function checkTurns(entry: Extract<Entry, { kind: "look" }>): void {
   for (const turns of [fallInTurns, fallOutTurns])
     requireRange("fall-off of the idle", turns, SCREW_DOMAIN.min, SCREW_DOMAIN.max, "turns");
   if (!(fallInTurns <= fallOutTurns))
-    throw new RangeError(
-      `fall-offs of the idle must run outwards, got ${fallInTurns} to ${fallOutTurns} turns`,
+    throw new Refusal(
+      "fall-offs of the idle",
+      "must run outwards",
+      `${fallInTurns} to ${fallOutTurns} turns`,
     );
 }
 
@@ -82,7 +74,7 @@ function checkLine({ entry, befores, build }: Omit<LogLine, "setAside">, known: 
       airStateFromLog(entry);
       return;
     case "fit":
-      if (!build) throw new RangeError("a fit must come after the rig it is fitted on, got none before it");
+      if (!build) throw new Refusal("a fit", "must come after the rig it is fitted on", "none before it");
       for (const { carburettor } of entry.changes)
         if (carburettor !== undefined) requireWhole("carburettor", carburettor, 1, carburettorCount(build));
       return checkSettings(
@@ -128,7 +120,7 @@ export const foldPossibleOn = (before: Present, added: readonly Entry[]): Presen
 /** @returns why an entry cannot be where it stands */
 function possible(): (line: Omit<LogLine, "setAside">) => string | undefined {
   const known = new Known();
-  return (line) => refusal(() => checkLine(line, known));
+  return (line) => refusalOf(() => checkLine(line, known))?.message;
 }
 
 /** @returns the entries that a rig cannot have, with the reason */

@@ -1,4 +1,5 @@
 /** From what the log holds (mm and stamped numbers) to what the model computes with (SI). */
+import { Refusal } from "../units/guard.ts";
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import { humidityFromDewPoint, humidityFromWetBulb } from "../air/humidity.ts";
 import { standardPressure, stationPressureFromSetting } from "../air/barometer.ts";
@@ -84,7 +85,7 @@ type Measured = Pick<AirEntry, "temperatureK" | "humidity" | "pressure" | "eleva
 function stationPressure({ pressure, elevationM }: Measured): number {
   if (pressure.kind === "station") return pressure.pressurePa;
   if (elevationM === undefined)
-    throw new RangeError("elevation must be given where the pressure is not the station's, got none");
+    throw new Refusal("elevation", "must be given where the pressure is not the station's", "none");
   return pressure.kind === "standard"
     ? standardPressure(elevationM)
     : stationPressureFromSetting(pressure.pressurePa, elevationM);

@@ -9,8 +9,6 @@ import type { AirFormState as Form } from "./use-air-form.ts";
 
 interface FieldsProps {
   readonly form: Form;
-  /** what the action refused, by field */
-  readonly answer: Readonly<Record<string, string>> | undefined;
 }
 
 const alike = (units: readonly string[]) => units.map((unit) => [unit, unit] as const);
@@ -40,22 +38,22 @@ const HUMIDITY_KINDS = [
   ["wetBulb", "wet bulb"],
 ] as const;
 
-function HumidityField({ form, answer }: FieldsProps) {
+function HumidityField({ form }: FieldsProps) {
   const [kind, unit] = useWatch({ control: form.control, name: ["humidityKind", "temperatureUnit"] });
   const label = kind === "relative" ? "Humidity" : `Humidity, ${unit}`;
   return (
     <div className={css["pair"]}>
-      <FormField<AirTexts> name="humidity" label={label} keys="decimal" problem={answer?.["humidity"]} />
+      <FormField<AirTexts> name="humidity" label={label} keys="decimal" />
       <FormPick<AirTexts> name="humidityKind" label="As" options={HUMIDITY_KINDS} />
     </div>
   );
 }
 
 export function AirFields(props: FieldsProps) {
-  const { form, answer } = props;
+  const { form } = props;
   const pressureKind = useWatch({ control: form.control, name: "pressureKind" });
   const { errors } = form.formState;
-  const pressureProblem = errors.pressure?.message ?? answer?.["pressure"];
+  const pressureProblem = errors.pressure?.message;
   const heightHint =
     pressureKind === "station"
       ? "Catches a sea-level pressure; may stay empty."
@@ -64,12 +62,7 @@ export function AirFields(props: FieldsProps) {
     <>
       <div className="two">
         <div className={css["pair"]}>
-          <FormField<AirTexts>
-            name="temperature"
-            label="Temperature"
-            keys="decimal"
-            problem={answer?.["temperature"]}
-          />
+          <FormField<AirTexts> name="temperature" label="Temperature" keys="decimal" />
           <FormPick<AirTexts> name="temperatureUnit" label="Unit" options={alike(["°C", "°F"])} />
         </div>
         <HumidityField {...props} />
@@ -89,12 +82,7 @@ export function AirFields(props: FieldsProps) {
       <div className="two">
         {pressureKind !== "standard" && (
           <div className={css["pair"]}>
-            <FormField<AirTexts>
-              name="pressure"
-              label="Pressure"
-              keys="decimal"
-              problem={answer?.["pressure"]}
-            />
+            <FormField<AirTexts> name="pressure" label="Pressure" keys="decimal" />
             <FormPick<AirTexts>
               name="pressureUnit"
               label="Unit"
@@ -108,13 +96,12 @@ export function AirFields(props: FieldsProps) {
             label="Height above the sea"
             hint={heightHint}
             keys="decimal"
-            problem={answer?.["elevation"]}
           />
           <FormPick<AirTexts> name="elevationUnit" label="Unit" options={alike(["m", "ft"])} />
         </div>
       </div>
       {pressureProblem?.includes("sea-level pressure") === true && <SeaLevelQuestion form={form} />}
-      <FormField<AirTexts> name="place" label="Place" problem={answer?.["place"]} />
+      <FormField<AirTexts> name="place" label="Place" />
       <KnownPlaces form={form} />
     </>
   );

@@ -1,27 +1,24 @@
-import Button from "@mui/material/Button";
 import { memo, useCallback } from "react";
-import { FormProvider } from "react-hook-form";
-import { Link, redirect, useActionData, useNavigation, useSubmit } from "react-router";
-import type { Route } from "./+types/route";
+import { Link } from "react-router";
 import type { AirEntry } from "#core/log/schema.ts";
 import { AirChart } from "./AirChart.tsx";
 import { AirFields } from "./AirFields.tsx";
 import { AirFigures } from "./AirFigures.tsx";
 import { Instruments } from "./Instruments.tsx";
-import { useAirForm } from "./use-air-form.ts";
-import { AirForm, type AirMeasured, type AirTexts } from "./form.ts";
-import { Problem } from "#app/ui/Problem.tsx";
+import { AirForm, startTexts, type AirMeasured } from "./form.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { fieldMessages, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { rigAction, toToday } from "#app/journal/rig-action.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const parsed = AirForm.safeParse(Object.fromEntries(await request.formData()));
-  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
-  const problem = await saveEntry(params.rigId, "air", parsed.data);
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
-}
+export const clientAction = rigAction({
+  codec: AirForm,
+  form: "air",
+  entries: (measured) => [{ kind: "air", ...measured }],
+  then: toToday,
+});
 
 /** A draft has no place in the log yet; the card only needs its air. */
 const asDraft = (measured: AirMeasured): AirEntry => ({
@@ -39,34 +36,23 @@ interface ReadingProps {
 
 /** Apart from the rest: strip and card follow every key, the fields themselves need not be drawn again. */
 const Reading = memo(function Reading({ preferences, last, onDraft }: ReadingProps) {
-  const submit = useSubmit();
-  const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem>();
   const onMeasured = useCallback(
     (measured: AirMeasured | undefined) => onDraft(measured && asDraft(measured)),
     [onDraft],
   );
-  const form = useAirForm(preferences, last);
-  const save = (texts: AirTexts) => void submit(texts, { method: "post" });
+  const form = useRigForm("air", AirForm, startTexts(preferences, last));
   return (
-    <FormProvider {...form}>
-      <form
-        className="form"
-        noValidate
-        onSubmit={(event) => void form.handleSubmit(() => save(form.getValues()))(event)}
+    <div>
+      <RigFields
+        form={form}
+        saves="Save this air"
+        beside={<span className="quiet">The card follows what you type.</span>}
       >
         <Instruments />
-        <AirFields form={form} answer={answer?.fields} />
-        <Problem message={answer?.message} />
-        <div className="row">
-          <Button type="submit" variant="contained" disabled={saving}>
-            {saving ? "Saving…" : "Save this air"}
-          </Button>
-          <span className="quiet">The card follows what you type.</span>
-        </div>
-      </form>
-      <AirFigures form={form} preferences={preferences} onMeasured={onMeasured} />
-    </FormProvider>
+        <AirFields form={form.methods} />
+      </RigFields>
+      <AirFigures form={form.methods} preferences={preferences} onMeasured={onMeasured} />
+    </div>
   );
 });
 

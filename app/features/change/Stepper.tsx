@@ -1,9 +1,10 @@
-import { useState } from "react";
+import { useController } from "react-hook-form";
 import { type Part } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { StepButton } from "#app/ui/StepButton.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
+import type { ChangeTexts } from "./form.ts";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
 
 export const asText = (part: Part, value: number): string =>
@@ -22,15 +23,12 @@ export interface StepperProps {
   readonly part: Part;
   readonly values: readonly number[];
   readonly fitted: number;
-  /** what is proposed instead, to begin with */
-  readonly proposed?: number | undefined;
-  readonly problem: string | undefined;
 }
 
 /** Real steps: sizes in the box, quarter turns, grooves; free typing always possible. */
-export function Stepper({ part, values, fitted, proposed = fitted, problem }: StepperProps) {
-  const [text, setText] = useState(asText(part, proposed));
-  const typed = readTypedNumber(text);
+export function Stepper({ part, values, fitted }: StepperProps) {
+  const { field, fieldState } = useController<ChangeTexts, Part>({ name: part });
+  const typed = readTypedNumber(field.value);
   const now = typed.ok ? typed.value : fitted;
   const below = values.filter((value) => value < now).at(-1);
   const above = values.find((value) => value > now);
@@ -39,18 +37,16 @@ export function Stepper({ part, values, fitted, proposed = fitted, problem }: St
       label={`${PART_NAMES[part]} ${up ? "up" : "down"}`}
       up={up}
       disabled={to === undefined}
-      onStep={() => to !== undefined && setText(asText(part, to))}
+      onStep={() => to !== undefined && field.onChange(asText(part, to))}
     />
   );
   return (
     <div className="stepper">
       {step(false, below)}
       <TypedField
-        name={part}
+        {...field}
         label={PART_NAMES[part]}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        problem={problem}
+        problem={fieldState.error?.message}
         hint={`Fitted: ${partValueInFull(part, fitted)}`}
         keys={KEYS[part]}
       />

@@ -1,18 +1,20 @@
 /** What has been fitted, as typed: only parts that differ become changes; used by the form and its action. */
 import * as z from "zod/mini";
 import { PARTS, type Part } from "#core/log/parts.ts";
-import { Change, Setting, type Build } from "#core/log/schema.ts";
-import { checkSettingOn } from "#core/rig/check-setting.ts";
+import { Change, type Setting } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 
+const text = z.string().check(z.maxLength(40));
 const Texts = z.object({
-  pilot: z.string(),
-  screwTurns: z.string(),
-  clip: z.string(),
-  main: z.string(),
-  shimMm: z.string(),
+  /** counted from 1; empty for all of them */
+  carburettor: text,
+  pilot: text,
+  screwTurns: text,
+  clip: text,
+  main: text,
+  shimMm: text,
 });
 export type ChangeTexts = z.infer<typeof Texts>;
 
@@ -24,42 +26,31 @@ const RULES: Readonly<Record<Part, string>> = {
   shimMm: "millimetres from -5 to 5",
 };
 
-/**
- * @param build - refuses what this machine cannot have
- * @param fitted - only differences are logged
- * @param carburettor - counted from 1; none: on all of them
- */
-export function changeForm(build: Build, fitted: Setting, carburettor?: number) {
-  return z.pipe(
+/** @returns the carburettor (from 0) that is meant, or nothing for all of them */
+export function carburettorNamed(named: string | null, count: number): number | undefined {
+  const read = Number(named ?? NaN);
+  return Number.isInteger(read) && read >= 1 && read <= count && count > 1 ? read - 1 : undefined;
+}
+
+/** @param settings - what is fitted on each carburettor: only differences are logged */
+export const changeForm = (settings: readonly Setting[]) =>
+  z.pipe(
     Texts,
     z.transform((texts, ctx): Change[] => {
-      const typed = PARTS.map((part) => ({ part, read: readTypedNumber(texts[part]) }));
-      const changes = typed.flatMap(({ part, read }) => {
+      const which = carburettorNamed(texts.carburettor, settings.length);
+      const fitted = settings[which ?? 0];
+      return PARTS.flatMap((part) => {
+        const read = readTypedNumber(texts[part]);
         const parsed = Change.safeParse({
           part,
           to: read.ok ? read.value : Number.NaN,
-          ...(carburettor !== undefined && { carburettor }),
+          ...(which !== undefined && { carburettor: which + 1 }),
         });
         if (!parsed.success) {
-          const message = `${PART_NAMES[part]} must be ${RULES[part]}; this is “${texts[part]}”.`;
-          sayIssue(ctx, message, [part]);
+          sayIssue(ctx, `${PART_NAMES[part]} must be ${RULES[part]}; this is “${texts[part]}”.`, [part]);
           return [];
         }
-        return parsed.data.to === fitted[part] ? [] : [parsed.data];
+        return parsed.data.to === fitted?.[part] ? [] : [parsed.data];
       });
-      if (ctx.issues.length > 0) return z.NEVER;
-      try {
-        checkSettingOn(
-          build,
-          changes.reduce((now, { part, to }) => ({ ...now, [part]: to }), fitted),
-        );
-      } catch (error) {
-        if (!(error instanceof RangeError)) throw error;
-        const part = PARTS.find((name) => error.message.startsWith(name)) ?? "clip";
-        sayIssue(ctx, `This machine cannot have that: ${error.message}.`, [part]);
-        return z.NEVER;
-      }
-      return changes;
     }),
   );
-}

@@ -1,49 +1,68 @@
-import Button from "@mui/material/Button";
-import { Form, redirect, useActionData, useNavigation, useSearchParams } from "react-router";
-import type { Route } from "./+types/route";
+import { useSearchParams } from "react-router";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { buildOfCarburettor, cylindersFedBy } from "#core/rig/carburettors.ts";
 import { choices } from "#core/advice/plan/choices.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { changeForm } from "./form.ts";
+import type { Build, Setting } from "#core/log/schema.ts";
+import { carburettorNamed, changeForm } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { fieldMessages, refusalOfFit, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
-import { Stepper } from "./Stepper.tsx";
+import { rigAction, toToday } from "#app/journal/rig-action.ts";
+import { refusalOfFit } from "#app/journal/save.ts";
+import { asText, Stepper } from "./Stepper.tsx";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const rig = await openRig(params.rigId);
-  const { build, present, fitted } = rig;
-  const texts = Object.fromEntries(await request.formData());
-  const which = carburettorNamed(texts["carburettor"], present.settings.length);
-  const one = buildOfCarburettor(build, which ?? 0);
-  const parsed = changeForm(
-    one,
-    present.settings[which ?? 0] ?? fitted,
-    which === undefined ? undefined : which + 1,
-  ).safeParse(texts);
-  if (!parsed.success) return refused({ fields: fieldMessages(parsed.error) });
-  if (parsed.data.length === 0) return refused({ message: "Nothing differs from what is fitted." });
-  // On all of them: a groove that the first needle has may be missing on another's.
-  const refusal = refusalOfFit(rig, { changes: parsed.data });
-  if (refusal !== undefined) return refused({ message: refusal });
-  const problem = await saveEntry(params.rigId, "fit", { changes: parsed.data, because: "own" });
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
-}
-
-/** @returns the carburettor (from 0) that is meant, or nothing for all of them */
-function carburettorNamed(text: unknown, count: number): number | undefined {
-  const read = typeof text === "string" ? Number(text) : NaN;
-  return Number.isInteger(read) && read >= 1 && read <= count && count > 1 ? read - 1 : undefined;
-}
+export const clientAction = rigAction({
+  codec: ({ rig }) => changeForm(rig.present.settings),
+  form: "change",
+  entries: (changes, { rig }) =>
+    changes.length === 0
+      ? { message: "Nothing differs from what is fitted." }
+      : // On all of them: a groove that the first needle has may be missing on another's.
+        (refusalOfFit(rig, { changes }) ?? [{ kind: "fit", changes, because: "own" }]),
+  then: toToday,
+});
 
 /** What another screen proposes: typed in here, and refused here where it cannot be. */
 function proposedIn(search: URLSearchParams, part: Part): number | undefined {
   const wanted = readTypedNumber(search.get(part) ?? "");
   return wanted.ok ? wanted.value : undefined;
+}
+
+interface ChangeFormProps {
+  readonly which: number | undefined;
+  readonly build: Build;
+  readonly fitted: Setting;
+  readonly search: URLSearchParams;
+}
+
+function ChangeForm({ which, build, fitted, search }: ChangeFormProps) {
+  const { present } = useRig();
+  const options = choices(build, fitted);
+  const text = (part: Part) => asText(part, proposedIn(search, part) ?? fitted[part]);
+  const form = useRigForm("change", changeForm(present.settings), {
+    carburettor: which === undefined ? "" : String(which + 1),
+    pilot: text("pilot"),
+    screwTurns: text("screwTurns"),
+    clip: text("clip"),
+    main: text("main"),
+    shimMm: text("shimMm"),
+  });
+  return (
+    <RigFields form={form} saves="It is fitted">
+      <div className="two">
+        {PARTS.map((part) => (
+          <Stepper key={part} part={part} values={options[part]} fitted={fitted[part]} />
+        ))}
+      </div>
+      <Caution>
+        Tap off, bowl drained, engine cool, no sparks or flames. After refitting: throttle must snap shut
+        before the engine is started.
+      </Caution>
+    </RigFields>
+  );
 }
 
 export default function ChangeRoute() {
@@ -53,9 +72,6 @@ export default function ChangeRoute() {
   const which = carburettorNamed(search.get("carburettor"), count);
   const build = buildOfCarburettor(rig, which ?? 0);
   const fitted = present.settings[which ?? 0] ?? build.baseline.setting;
-  const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem>();
-  const options = choices(build, fitted);
   const fittedKey = `${which ?? "all"} ${PARTS.map((part) => fitted[part]).join(" ")}`;
   const named = Array.from({ length: count }, (_, i) => String(i + 1));
   const feeds = which === undefined ? [] : cylindersFedBy(rig, which);
@@ -93,31 +109,7 @@ export default function ChangeRoute() {
           they are.
         </Caution>
       )}
-      <Form method="post" className="form" noValidate key={fittedKey}>
-        <input type="hidden" name="carburettor" value={which === undefined ? "" : which + 1} />
-        <div className="two">
-          {PARTS.map((part) => (
-            <Stepper
-              key={part}
-              part={part}
-              values={options[part]}
-              fitted={fitted[part]}
-              proposed={proposedIn(search, part)}
-              problem={answer?.fields?.[part]}
-            />
-          ))}
-        </div>
-        <Caution>
-          Tap off, bowl drained, engine cool, no sparks or flames. After refitting: throttle must snap shut
-          before the engine is started.
-        </Caution>
-        <Problem message={answer?.message} />
-        <div className="row save">
-          <Button type="submit" variant="contained" disabled={saving}>
-            {saving ? "Saving…" : "It is fitted"}
-          </Button>
-        </div>
-      </Form>
+      <ChangeForm key={fittedKey} which={which} build={build} fitted={fitted} search={search} />
     </div>
   );
 }

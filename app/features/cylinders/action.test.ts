@@ -3,7 +3,7 @@ import { air, at } from "../../../core/__tests__/entries.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { TWIN } from "#demo/other-rigs.ts";
 import { writePreferences, readPreferences } from "#app/store/preferences.ts";
-import { freshRig, posted, present, refused, sent } from "#app/testing/rig.ts";
+import { freshRig, present, refused, sent } from "#app/testing/rig.ts";
 import { clientAction as cylinders } from "./route.tsx";
 import { clientAction as look } from "#app/features/look/route.tsx";
 
@@ -56,9 +56,9 @@ describe("the cylinders", () => {
   });
   it("name themselves in a single look too", async () => {
     const plug = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "0" };
-    await look(posted({ ...plug, cylinder: "2" }));
-    await look(posted({ ...plug, cylinder: "" }));
-    await look(posted({ ...plug, cylinder: "7" }));
+    await look(sent({ ...plug, cylinder: "2" }));
+    await look(sent({ ...plug, cylinder: "" }));
+    await look(sent({ ...plug, cylinder: "7" }));
     expect((await present()).looks.map(({ entry }) => entry.cylinder)).toEqual([2, undefined, undefined]);
   });
 });

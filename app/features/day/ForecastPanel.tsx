@@ -66,9 +66,10 @@ export function ForecastPanel({
       hours: [...looked.read.hours],
       simulated: opened.table.simulated === true,
     };
-    void fetcher.submit(JSON.stringify({ intent: "forecast", ...sent }), {
+    void fetcher.submit(JSON.stringify(sent), {
       method: "post",
       encType: "application/json",
+      action: "../forecast",
     });
   };
   return (

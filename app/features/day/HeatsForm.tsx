@@ -4,16 +4,16 @@ import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Close from "@mui/icons-material/Close";
 import { useState } from "react";
-import { FormProvider, useFieldArray, useForm } from "react-hook-form";
-import { useActionData, useNavigation, useSubmit } from "react-router";
+import { useFieldArray } from "react-hook-form";
 import { MOST_HEATS } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
-import { clockText, heatsEvery, type DayTexts } from "./form.ts";
+import { clockText, heatsEvery, heatsForm, type DayTexts } from "./form.ts";
 
 function LayOut({ onRows }: { onRows: (rows: DayTexts["heats"]) => void }) {
   const [first, setFirst] = useState("10:00");
@@ -78,73 +78,41 @@ function LayOut({ onRows }: { onRows: (rows: DayTexts["heats"]) => void }) {
 
 export function HeatsForm({ texts, onDone }: { texts: DayTexts; onDone?: (() => void) | undefined }) {
   const { preferences } = useRig();
-  const submit = useSubmit();
-  const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem>();
-  const form = useForm<DayTexts>({ defaultValues: texts });
-  const { fields, append, remove, replace } = useFieldArray({ control: form.control, name: "heats" });
-  const told = answer?.fields ?? {};
-  const save = (typed: DayTexts) =>
-    void submit(JSON.stringify({ intent: "heats", ...typed }), {
-      method: "post",
-      encType: "application/json",
-    });
+  const form = useRigForm("heats", heatsForm(preferences.length), texts);
+  const { control, formState } = form.methods;
+  const { fields, append, remove, replace } = useFieldArray({ control, name: "heats" });
   return (
-    <FormProvider {...form}>
-      <form className="form" noValidate onSubmit={(event) => void form.handleSubmit(save)(event)}>
-        <div className={css["where"]}>
-          <FormField<DayTexts> name="day" label="Day" type="date" problem={told["day"]} />
-          <FormField<DayTexts> name="place" label="Place" most={60} problem={told["place"]} />
-          <FormField<DayTexts>
-            name="elevation"
-            label="Height"
-            unit={preferences.length}
-            keys="decimal"
-            problem={told["elevation"]}
-          />
-        </div>
-        <LayOut onRows={replace} />
-        <ol className={css["rows"]} aria-label="Heats as typed">
-          {fields.map((field, i) => (
-            <li key={field.id}>
-              <FormField<DayTexts>
-                name={`heats.${i}.name`}
-                label="Heat"
-                most={40}
-                problem={told[`heats.${i}.name`]}
-              />
-              <FormField<DayTexts>
-                name={`heats.${i}.time`}
-                label="Starts"
-                problem={told[`heats.${i}.time`]}
-              />
-              <FormField<DayTexts>
-                name={`heats.${i}.minutes`}
-                label="Minutes"
-                keys="decimal"
-                problem={told[`heats.${i}.minutes`]}
-              />
-              <IconButton aria-label={`Leave out row ${i + 1}`} onClick={() => remove(i)}>
-                <Close />
-              </IconButton>
-            </li>
-          ))}
-        </ol>
-        <Button
-          className="start"
-          disabled={fields.length >= MOST_HEATS}
-          onClick={() => append({ name: `Heat ${fields.length + 1}`, time: "", minutes: "15" })}
-        >
-          One more heat
-        </Button>
-        <Problem message={answer?.message ?? told["heats"]} />
-        <div className="row">
-          <Button type="submit" variant="contained" disabled={saving || fields.length === 0}>
-            {saving ? "Saving…" : "Save these heats"}
-          </Button>
-          {onDone && <Button onClick={onDone}>Leave it</Button>}
-        </div>
-      </form>
-    </FormProvider>
+    <RigFields
+      form={form}
+      saves={fields.length > 0 && "Save these heats"}
+      beside={onDone && <Button onClick={onDone}>Leave it</Button>}
+    >
+      <div className={css["where"]}>
+        <FormField<DayTexts> name="day" label="Day" type="date" />
+        <FormField<DayTexts> name="place" label="Place" most={60} />
+        <FormField<DayTexts> name="elevation" label="Height" unit={preferences.length} keys="decimal" />
+      </div>
+      <LayOut onRows={replace} />
+      <ol className={css["rows"]} aria-label="Heats as typed">
+        {fields.map((field, i) => (
+          <li key={field.id}>
+            <FormField<DayTexts> name={`heats.${i}.name`} label="Heat" most={40} />
+            <FormField<DayTexts> name={`heats.${i}.time`} label="Starts" />
+            <FormField<DayTexts> name={`heats.${i}.minutes`} label="Minutes" keys="decimal" />
+            <IconButton aria-label={`Leave out row ${i + 1}`} onClick={() => remove(i)}>
+              <Close />
+            </IconButton>
+          </li>
+        ))}
+      </ol>
+      <Button
+        className="start"
+        disabled={fields.length >= MOST_HEATS}
+        onClick={() => append({ name: `Heat ${fields.length + 1}`, time: "", minutes: "15" })}
+      >
+        One more heat
+      </Button>
+      <Problem message={formState.errors.heats?.message} />
+    </RigFields>
   );
 }

@@ -20,7 +20,7 @@ export interface DayTexts {
   readonly heats: HeatTexts[];
 }
 
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
+const DAY = /^20\d{2}-\d{2}-\d{2}$/;
 const TIME = /^([01]?\d|2[0-3])[:.h]([0-5]\d)$/;
 
 /** @returns `9:05`, `09.05` or `9h05` as `09:05`, or nothing */

@@ -1,8 +1,5 @@
 import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
-import { redirect } from "react-router";
-import type { Route } from "./+types/route";
-import * as z from "zod/mini";
 import { humidAir } from "#core/air/humid-air.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import { WANTED_PARTS, type WantedPart } from "#core/day/wanted.ts";
@@ -14,9 +11,6 @@ import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { saveFile } from "#app/journal/export.ts";
 import { askDay } from "#app/journal/judge.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { readSent, refused, saveEntry } from "#app/journal/save.ts";
-import { readPreferences } from "#app/store/preferences.ts";
 import { printOnly } from "#app/ui/print.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -26,35 +20,21 @@ import { dayTitle } from "#app/vocabulary/days.ts";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 import { dayOption } from "./chart.ts";
 import { ForecastPanel } from "./ForecastPanel.tsx";
-import { ForecastSent, heatsForm, type DayTexts } from "./form.ts";
+import { placeHref } from "#app/frame/places.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { heatsForm, type DayTexts } from "./form.ts";
 import { HeatList } from "./HeatList.tsx";
 import { HeatsForm } from "./HeatsForm.tsx";
 import { heatsCalendar } from "./ics.ts";
 import { useNow } from "#app/ui/use-now.ts";
 import { sourceWords, totalsWords } from "./words.ts";
 
-const Intent = z.looseObject({ intent: z.enum(["forecast", "heats"]) });
-
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const said = readSent(Intent, await request.json(), "What was typed");
-  if (!said.ok) return said.answer;
-  await openRig(params.rigId);
-  if (said.sent.intent === "heats") {
-    const { length } = await readPreferences();
-    const read = readSent(heatsForm(length), said.sent);
-    if (!read.ok) return read.answer;
-    const problem = await saveEntry(params.rigId, "heats", read.sent);
-    return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/day`);
-  }
-  const read = readSent(ForecastSent, said.sent, "This forecast");
-  if (!read.ok) return read.answer;
-  const { simulated, ...forecast } = read.sent;
-  const problem = await saveEntry(params.rigId, "forecast", {
-    ...forecast,
-    ...(simulated && { simulated }),
-  });
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/day`);
-}
+export const clientAction = rigAction({
+  codec: ({ preferences }) => heatsForm(preferences.length),
+  form: "heats",
+  entries: (heats) => [{ kind: "heats", ...heats }],
+  then: (rigId) => placeHref(rigId, "day"),
+});
 
 /** Where and when, as it was said last. */
 function textsOf({ present, preferences }: RigContext): DayTexts {

@@ -2,7 +2,7 @@
 import { air, at } from "../../../core/__tests__/entries.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { TWIN } from "#demo/other-rigs.ts";
-import { freshRig, posted, present, refused } from "#app/testing/rig.ts";
+import { freshRig, sent, present, refused } from "#app/testing/rig.ts";
 import { clientAction as idleSpeed } from "./route.tsx";
 
 const twin: Entry = {
@@ -18,9 +18,9 @@ beforeEach(() => freshRig([twin, air("twin", "08:30")]));
 
 describe("idle speed and pump", () => {
   it("are kept as they were set", async () => {
-    await idleSpeed(posted({ what: "idleSpeed", figure: "1210" }));
-    await idleSpeed(posted({ what: "spareIdleSpeed", figure: "900" }));
-    await idleSpeed(posted({ what: "pump", figure: "1 3/4" }));
+    await idleSpeed(sent({ what: "idleSpeed", figure: "1210" }));
+    await idleSpeed(sent({ what: "spareIdleSpeed", figure: "900" }));
+    await idleSpeed(sent({ what: "pump", figure: "1 3/4" }));
     const { adjusted } = await present();
     expect(adjusted.idleSpeed?.set).toEqual({ what: "idleSpeed", rpm: 1210 });
     expect(adjusted.spareIdleSpeed?.set).toEqual({ what: "spareIdleSpeed", rpm: 900 });
@@ -33,6 +33,6 @@ describe("idle speed and pump", () => {
     ["pump", "-1", "0 to 20"],
     ["horn", "1", "Choose one"],
   ])("refuses %s at %s", async (what, figure, words) => {
-    expect(await refused(() => idleSpeed(posted({ what, figure })))).toContain(words);
+    expect(await refused(() => idleSpeed(sent({ what, figure })))).toContain(words);
   });
 });

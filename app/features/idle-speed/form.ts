@@ -2,29 +2,26 @@
 import * as z from "zod/mini";
 import type { AdjustEntry } from "#core/log/schema.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-
-export const AdjustSent = z.object({
-  what: z.enum(["idleSpeed", "spareIdleSpeed", "pump"]),
-  figure: z.string().check(z.maxLength(40)),
-});
-export type AdjustSent = z.infer<typeof AdjustSent>;
-
-type Set = AdjustEntry["set"];
-export type AdjustRead = { ok: true; set: Set } | { ok: false; message: string };
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 const RULES = {
   idleSpeed: { from: 300, to: 8000, words: "Idle speed, 300 to 8000 rpm." },
   spareIdleSpeed: { from: 200, to: 8000, words: "Idle speed, 200 to 8000 rpm." },
   pump: { from: 0, to: 20, words: "Turns out, 0 to 20." },
 } as const;
+export type Adjusted = keyof typeof RULES;
 
 /** @param idleRpm - of the first stop: the spare one stands lower, or it is no spare */
-export function readAdjust({ what, figure }: AdjustSent, idleRpm: number | undefined): AdjustRead {
-  const typed = readTypedNumber(figure);
-  const { from, to, words } = RULES[what];
-  if (!typed.ok || !(typed.value >= from && typed.value <= to)) return { ok: false, message: words };
-  if (what === "pump") return { ok: true, set: { what, turns: typed.value } };
-  if (what === "spareIdleSpeed" && idleRpm !== undefined && typed.value >= idleRpm)
-    return { ok: false, message: `The spare stands below the idle of ${Math.round(idleRpm)} rpm.` };
-  return { ok: true, set: { what, rpm: typed.value } };
-}
+export const adjustForm = (idleRpm: number) =>
+  z.pipe(
+    z.object({ what: z.enum(["idleSpeed", "spareIdleSpeed", "pump"]), figure: z.string() }),
+    z.transform(({ what, figure }, ctx): AdjustEntry["set"] => {
+      const typed = readTypedNumber(figure);
+      const { from, to, words } = RULES[what];
+      const value = typed.ok && typed.value >= from && typed.value <= to ? typed.value : undefined;
+      if (value === undefined) sayIssue(ctx, words, ["figure"]);
+      else if (what === "spareIdleSpeed" && value >= idleRpm)
+        sayIssue(ctx, `The spare stands below the idle of ${Math.round(idleRpm)} rpm.`, ["figure"]);
+      return what === "pump" ? { what, turns: value ?? from } : { what, rpm: value ?? from };
+    }),
+  );

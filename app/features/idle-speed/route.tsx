@@ -1,69 +1,49 @@
 import css from "./idle-speed.module.css";
-import Button from "@mui/material/Button";
-import { Form, data, useActionData, useNavigation } from "react-router";
-import type { Route } from "./+types/route";
-import { AdjustSent, readAdjust } from "./form.ts";
-import { TypedField } from "#app/ui/TypedField.tsx";
+import { adjustForm, type Adjusted } from "./form.ts";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
+import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import type { Build } from "#core/log/schema.ts";
+import type { Present } from "#core/log/present.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const form = readSent(AdjustSent, Object.fromEntries(await request.formData()));
-  if (!form.ok) return form.answer;
-  const { what } = form.sent;
-  const { present, build } = await openRig(params.rigId);
-  const set = present.adjusted.idleSpeed?.set;
-  const read = readAdjust(form.sent, set?.what === "idleSpeed" ? set.rpm : build.engine.idleRpm);
-  if (!read.ok) return refused({ fields: { [what]: read.message } });
-  const problem = await saveEntry(params.rigId, "adjust", { set: read.set });
-  return problem ? refused(problem, 507) : data({ saved: what });
+/** What it idles at: as it was last set, else by the rig. */
+function idleRpm({ engine }: Build, { adjusted }: Present): number {
+  const set = adjusted.idleSpeed?.set;
+  return set?.what === "idleSpeed" ? set.rpm : engine.idleRpm;
 }
 
-type Answer = ActionProblem & { saved?: AdjustSent["what"] };
+const draftOf = (what: Adjusted): string => `idle-speed/${what}`;
 
-function SetField({ what, label, hint }: { what: AdjustSent["what"]; label: string; hint: string }) {
-  const saving = useNavigation().state !== "idle";
-  const answer = useActionData<Answer>();
-  const problem = answer?.fields?.[what];
+export const clientAction = rigAction({
+  codec: ({ rig }) => adjustForm(idleRpm(rig.build, rig.present)),
+  form: ({ what }) => draftOf(what),
+  entries: (set) => [{ kind: "adjust", set }],
+});
+
+function SetField({ what, label, hint }: { what: Adjusted; label: string; hint: string }) {
+  const { build, present } = useRig();
+  const form = useRigForm(draftOf(what), adjustForm(idleRpm(build, present)), { what, figure: "" });
   return (
-    <Form method="post" className={css["set-field"]} noValidate>
-      <input type="hidden" name="what" value={what} />
-      <TypedField
-        name="figure"
-        label={label}
-        problem={problem}
-        hint={answer?.saved === what ? "Saved." : hint}
-        keys="decimal"
-      />
-      <Button
-        type="submit"
-        variant="contained"
-        disabled={saving}
-        aria-label={`Save: ${label}`}
-        className="tall"
-      >
-        It is set
-      </Button>
-    </Form>
+    <RigFields form={form} saves="It is set" saveLabel={`Save: ${label}`} inline={css["set-field"]}>
+      <FormField name="figure" label={label} hint={form.answer?.logged ? "Saved." : hint} keys="decimal" />
+    </RigFields>
   );
 }
 
 export default function IdleSpeedRoute() {
   const { build, present } = useRig();
-  const answer = useActionData<Answer>();
   const { adjusted } = present;
-  const last = (what: AdjustSent["what"], unset: string): string => {
+  const last = (what: Adjusted, unset: string): string => {
     const set = adjusted[what]?.set;
     if (!set) return unset;
     return set.what === "pump"
       ? `Last: ${formatTurns(set.turns)} turns.`
       : `Last: ${Math.round(set.rpm)} rpm.`;
   };
-  const { idleRpm } = build.engine;
   const { pumpBaseTurns } = build.carburettor;
   return (
     <div className="stack">
@@ -82,7 +62,8 @@ export default function IdleSpeedRoute() {
         <h2 className="label">Idle speed</h2>
         <ol className="steps">
           <li>
-            Warm, choke off, nobody on it. Turn the idle stop until it runs at {idleRpm} rpm, as the rig says.
+            Warm, choke off, nobody on it. Turn the idle stop until it runs at {build.engine.idleRpm} rpm, as
+            the rig says.
           </li>
           <li>Blip once and wait: it must come back to the same speed.</li>
           <li>
@@ -93,7 +74,7 @@ export default function IdleSpeedRoute() {
         <SetField
           what="idleSpeed"
           label="Idle speed, rpm"
-          hint={last("idleSpeed", `By the rig: ${idleRpm} rpm.`)}
+          hint={last("idleSpeed", `By the rig: ${build.engine.idleRpm} rpm.`)}
         />
         <SetField
           what="spareIdleSpeed"
@@ -124,7 +105,6 @@ export default function IdleSpeedRoute() {
           </>
         )}
       </section>
-      <Problem message={answer?.message} />
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { idleShare } from "#core/simulator/idle-bench.ts";
 import { simulatedEngine } from "#app/devices/simulated-engine.ts";
 import { FRESH_IDLE, IdleDraft } from "./form.ts";
 import { keepDraft, readDraft } from "#app/store/drafts.ts";
-import { RIG, answerOf, freshRig, posted, present, refused, sent } from "#app/testing/rig.ts";
+import { RIG, answerOf, freshRig, present, refused, sent } from "#app/testing/rig.ts";
 import { clientAction as change } from "#app/features/change/route.tsx";
 import { clientAction as idle, clientLoader as openIdle } from "./route.tsx";
 
@@ -56,7 +56,7 @@ describe("the idle bench", () => {
 
   it("says that the idle is still raised, and speaks of one carburettor once they differ", async () => {
     const texts = { pilot: "40", screwTurns: "2 1/4", clip: "3", main: "120", shimMm: "0", carburettor: "2" };
-    await change(posted(texts));
+    await change(sent(texts));
     await keepDraft(RIG, "idle", { ...FRESH_IDLE, phase: "walk", raised: true });
     const { data } = answerOf(await log(walked(-0.1, 0.25, 6), screw, false, 1));
     expect(data).toMatchObject({ next: { raised: true } });

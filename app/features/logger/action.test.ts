@@ -4,10 +4,10 @@ import { fold } from "#core/log/fold.ts";
 import { clientAction as importLog } from "./route.tsx";
 import { fixesFor, leftOutWords, troubleWords } from "./words.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
-import { answerOf, freshRig, logged, posted } from "#app/testing/rig.ts";
+import { answerOf, freshRig, logged, sent } from "#app/testing/rig.ts";
 import { loggerContents, loggerSent, runsOf } from "./form.ts";
 
-const asked = (request: Request) => ({ ...(posted({}) as object), request }) as never;
+const asked = (request: Request) => ({ ...(sent({}) as object), request }) as never;
 beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
 
 describe("a logger's file in the log", () => {

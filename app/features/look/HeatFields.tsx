@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
-import { useState } from "react";
-import { flushSync } from "react-dom";
+import { useFormState } from "react-hook-form";
 import type { Zone } from "#core/carburettor/zones.ts";
-import type { HeatSensor } from "#core/log/parts.ts";
-import { heatTexts, otherUnit, type HeatTexts } from "./heat-form.ts";
+import type { LookTexts } from "./form.ts";
+import { heatShown, otherUnit, readHeat, type HeatTexts } from "./heat-form.ts";
+import { useKind } from "./use-kind.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -15,34 +15,32 @@ type Name = keyof HeatTexts | "exhaust" | "staging" | "finish";
 
 interface HeatFieldsProps {
   readonly zone: Zone;
-  readonly fields: Readonly<Record<string, string>> | undefined;
-  /** the figures make sense in the other unit */
-  readonly offersOther: boolean;
+  /** sends the form as it is then */
+  readonly onSave: () => void;
 }
 
 /** A temperature of exhaust gas, or of the head at start line and finish, against this rig's own targets. */
-export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
-  const { build, preferences, advice } = useRig();
-  const [unit, setUnit] = useState(preferences.temperature);
-  const [sensor, setSensor] = useState<HeatSensor>(build.heat?.staging ? "head" : "exhaust");
-  const [typed, setTyped] = useState<Readonly<Partial<Record<Name, string>>>>({});
-  const known = heatTexts(build.heat ?? {}, zone, unit);
+export function HeatFields({ zone, onSave }: HeatFieldsProps) {
+  const { build, advice } = useRig();
+  const { typed, type, wrong } = useKind("temperature");
+  const { unit, sensor } = typed;
+  const shown = heatShown(typed, zone, build.heat ?? {});
+  const { isSubmitted } = useFormState<LookTexts>();
+  const read = isSubmitted ? readHeat(shown, build) : undefined;
+  const offersOther = read?.ok === false && read.otherUnit !== undefined;
   const field = (name: Name, label: string, help?: string) => (
     <TypedField
       key={name}
-      name={name}
       label={`${label}, ${unit}`}
-      value={typed[name] ?? (name in known ? known[name as keyof HeatTexts] : "")}
-      onChange={({ target }) => setTyped({ ...typed, [name]: target.value })}
-      problem={fields?.[name]}
+      value={shown[name]}
+      onChange={({ target }) => type({ [name]: target.value })}
+      problem={wrong(name)}
       hint={help}
       keys="decimal"
     />
   );
   return (
     <>
-      <input type="hidden" name="sensor" value={sensor} />
-      <input type="hidden" name="unit" value={unit} />
       <div className="two-fields">
         <Choice
           label="The probe sits"
@@ -51,7 +49,7 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
             { value: "exhaust", text: "In the exhaust gas" },
             { value: "head", text: "On the head", note: "start line and finish" },
           ]}
-          onChange={setSensor}
+          onChange={(next) => type({ sensor: next })}
         />
         <Choice
           label="It shows"
@@ -60,7 +58,7 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
             { value: "°C", text: "°C" },
             { value: "°F", text: "°F" },
           ]}
-          onChange={setUnit}
+          onChange={(next) => type({ unit: next })}
         />
       </div>
       <div className="two-fields">
@@ -77,10 +75,9 @@ export function HeatFields({ zone, fields, offersOther }: HeatFieldsProps) {
         <Button
           variant="outlined"
           className="start"
-          onClick={({ currentTarget }) => {
-            // The form goes out with what it holds: the unit must be in it by then.
-            flushSync(() => setUnit(otherUnit(unit)));
-            currentTarget.form?.requestSubmit();
+          onClick={() => {
+            type({ unit: otherUnit(unit) });
+            onSave();
           }}
         >
           Read it as {otherUnit(unit)} and save

@@ -10,7 +10,7 @@ import { MARK_WORDS } from "./marks.ts";
 export interface Mark {
   readonly by: PlugProtocol;
   /** seconds held, or laps */
-  readonly amount?: number;
+  readonly amount?: number | undefined;
 }
 
 interface MarkProtocolProps {

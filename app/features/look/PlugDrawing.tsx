@@ -5,7 +5,7 @@ import { PLUG_PLACE_WORDS } from "#app/vocabulary/readings.ts";
 
 export type PlugSpot = PlugPlace | "root";
 export const PLUG_SPOTS: readonly PlugSpot[] = ["root", ...PLUG_PLACES];
-export type PlugTones = Readonly<Partial<Record<PlugSpot, Tone>>>;
+export type PlugTones = Readonly<Partial<Record<PlugSpot, Tone | undefined>>>;
 
 interface PlugDrawingProps {
   readonly tones: PlugTones;

@@ -4,7 +4,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import { lazy, Suspense, useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
 import { heatRangeSays } from "#core/looks/heat-range.ts";
-import { PLUG_FINDINGS, type PlugFinding, type Tone } from "#core/log/parts.ts";
+import { PLUG_FINDINGS, type PlugFinding } from "#core/log/parts.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -12,50 +12,31 @@ import { Working } from "#app/ui/Working.tsx";
 import { PlugDrawing, PLUG_SPOTS, type PlugSpot, type PlugTones } from "./PlugDrawing.tsx";
 import { ToneScale } from "./ToneScale.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { CUTS, type Cut } from "#app/vocabulary/cuts.ts";
+import { CUTS } from "#app/vocabulary/cuts.ts";
 import { heatRangeOptions, HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
 import { PLUG_PLACE_WORDS } from "#app/vocabulary/readings.ts";
 import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
-import { MarkProtocol, type Mark } from "./MarkProtocol.tsx";
+import { MarkProtocol } from "./MarkProtocol.tsx";
+import { useKind } from "./use-kind.ts";
 
 const PhotoReader = lazy(() => import("./PhotoReader.tsx").then((m) => ({ default: m.PhotoReader })));
 
-interface PlugFieldsProps {
-  readonly zone: Zone;
-  readonly problem: string | undefined;
-}
-
-/** A tone that a photo gave, until the tuner says another. */
-interface FromPhoto {
-  readonly tone: Tone;
-  readonly sure: number;
-}
-
 /** A plug: its tones, how it was marked and cut, what it is, and what else is on it. */
-export function PlugFields({ zone, problem }: PlugFieldsProps) {
+export function PlugFields({ zone }: { readonly zone: Zone }) {
   const { build } = useRig();
-  const [tones, setTones] = useState<PlugTones>({});
+  const { typed, type, wrong } = useKind("plug");
+  const { tone: root, places, cut, used, made, findings = [] } = typed;
   const [spot, setSpot] = useState<PlugSpot>("root");
-  const [cut, setCut] = useState<Cut>("clean");
-  const [age, setAge] = useState<"fresh" | "used">("fresh");
-  const [mark, setMark] = useState<Mark>();
-  const [findings, setFindings] = useState<readonly PlugFinding[]>([]);
-  const [photo, setPhoto] = useState<FromPhoto>();
   const [reading, setReading] = useState(false);
+  const problem = wrong("tone");
+  const tones: PlugTones = { ...places, ...(root && { root }) };
   const toggle = (name: PlugFinding) =>
-    setFindings(findings.includes(name) ? findings.filter((other) => other !== name) : [...findings, name]);
-  const { root, ...places } = tones;
-  const sure = photo && photo.tone === root ? photo.sure : undefined;
+    type({
+      findings: findings.includes(name) ? findings.filter((other) => other !== name) : [...findings, name],
+    });
   const says = root && heatRangeSays(root, tones.strap);
   return (
     <>
-      <input type="hidden" name="tone" value={root ?? ""} />
-      <input type="hidden" name="places" value={JSON.stringify(places)} />
-      <input type="hidden" name="cut" value={cut} />
-      <input type="hidden" name="used" value={age === "used" ? "yes" : ""} />
-      <input type="hidden" name="made" value={mark ? JSON.stringify(mark) : ""} />
-      <input type="hidden" name="findings" value={findings.join(" ")} />
-      <input type="hidden" name="photoSure" value={sure ?? ""} />
       <div className="stack">
         <div className={css["plug-place"]}>
           <PlugDrawing tones={tones} chosen={spot} onChoose={setSpot} />
@@ -78,7 +59,7 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
         <ToneScale
           label={`Tone of: ${PLUG_PLACE_WORDS[spot].name.toLowerCase()}; lean to rich`}
           value={tones[spot]}
-          onChange={(tone) => setTones({ ...tones, [spot]: tone })}
+          onChange={(tone) => type(spot === "root" ? { tone } : { places: { ...places, [spot]: tone } })}
         />
         {problem !== undefined && root === undefined && <Caution>{problem}</Caution>}
         {says !== undefined && <Caution>{HEAT_RANGE_SAYS[says]}</Caution>}
@@ -93,16 +74,15 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
         {reading && (
           <Suspense fallback={<Working words="Opening the photo reader…" />}>
             <PhotoReader
-              onRead={(tone, certainty) => {
-                setTones({ ...tones, root: tone });
+              onRead={(tone, sure) => {
+                type({ tone, photo: { tone, sure } });
                 setSpot("root");
-                setPhoto({ tone, sure: certainty });
               }}
             />
           </Suspense>
         )}
       </div>
-      <Choice label="The engine was" value={cut} options={CUTS} onChange={setCut} />
+      <Choice label="The engine was" value={cut} options={CUTS} onChange={(next) => type({ cut: next })} />
       <fieldset className="choices">
         <legend className="label">Also on it</legend>
         <div className="row">
@@ -126,22 +106,22 @@ export function PlugFields({ zone, problem }: PlugFieldsProps) {
       <div className="two-fields">
         <Choice
           label="This plug is"
-          value={age}
+          value={used ? "used" : "fresh"}
           options={[
             { value: "fresh", text: "New or clean" },
             { value: "used", text: "Used before", note: "counts less" },
           ]}
-          onChange={setAge}
+          onChange={(age) => type({ used: age === "used" })}
         />
         <PickField
-          name="colderSteps"
           label="Heat range of this plug"
-          defaultValue="0"
+          value={String(typed.colderSteps)}
+          onChange={({ target }) => type({ colderSteps: target.value })}
           options={heatRangeOptions(build.plug)}
           hint="A plug too cold reads darker than the mixture is."
         />
       </div>
-      <MarkProtocol zone={zone} mark={mark} onMark={setMark} />
+      <MarkProtocol zone={zone} mark={made} onMark={(mark) => type({ made: mark })} />
     </>
   );
 }

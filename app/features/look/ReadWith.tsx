@@ -26,19 +26,12 @@ export function ReadWith({ how, names, value, onChange }: ReadWithProps) {
   const kind = KIND_OF[how];
   const own = names.filter((one) => one.kind === kind);
   if (kind === undefined || own.length === 0) return null;
-  const chosen = own.some(({ name }) => name === value) ? value : USUAL;
   return (
-    <>
-      <input type="hidden" name="instrument" value={chosen} />
-      <Choice
-        label={INSTRUMENT_WORDS[kind].name}
-        value={chosen}
-        options={[
-          { value: USUAL, text: "The usual" },
-          ...own.map(({ name }) => ({ value: name, text: name })),
-        ]}
-        onChange={onChange}
-      />
-    </>
+    <Choice
+      label={INSTRUMENT_WORDS[kind].name}
+      value={own.some(({ name }) => name === value) ? value : USUAL}
+      options={[{ value: USUAL, text: "The usual" }, ...own.map(({ name }) => ({ value: name, text: name }))]}
+      onChange={onChange}
+    />
   );
 }

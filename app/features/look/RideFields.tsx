@@ -1,17 +1,16 @@
-import { useState } from "react";
-import { ZONES } from "#core/carburettor/zones.ts";
-import { FeltRows, NOTHING_TOLD } from "#app/frame/FeltRows.tsx";
+import { useFormContext, useWatch } from "react-hook-form";
+import { FeltRows } from "#app/frame/FeltRows.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
+import type { LookTexts } from "./form.ts";
 
 /** How it pulled, as part of a form. */
-export function RideFields({ problem }: { problem?: string | undefined }) {
-  const [told, setTold] = useState(NOTHING_TOLD);
+export function RideFields() {
+  const { control, setValue, formState } = useFormContext<LookTexts>();
+  const told = useWatch({ control, name: "felt" });
+  const problem = formState.errors.felt?.message;
   return (
     <div className="stack">
-      {ZONES.map((zone) => (
-        <input key={zone} type="hidden" name={`felt.${zone}`} value={told[zone]} />
-      ))}
-      <FeltRows told={told} onTold={(zone, next) => setTold({ ...told, [zone]: next })} />
+      <FeltRows told={told} onTold={(zone, next) => setValue(`felt.${zone}`, next, { shouldDirty: true })} />
       {problem !== undefined && <Caution>{problem}</Caution>}
     </div>
   );

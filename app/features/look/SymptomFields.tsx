@@ -1,8 +1,8 @@
 import ToggleButton from "@mui/material/ToggleButton";
-import { useState } from "react";
 import { Link } from "react-router";
 import { SYMPTOMS, type Symptom } from "#core/log/symptom-names.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
+import { useKind } from "./use-kind.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -10,39 +10,33 @@ import { placeHref } from "#app/frame/places.ts";
 import { HAND_GROUPS, LOOK_ALIKES, SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 
 interface SymptomFieldsProps {
-  readonly problem: string | undefined;
   /** each is felt in a zone of its own; the tuner may say another */
   readonly onZone: (zone: Zone) => void;
 }
 
-type Answer = "unasked" | "jetting" | "other";
-
 /** What the engine did, by what the hand was doing, and the question that tells it from what feels the same. */
-export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
+export function SymptomFields({ onZone }: SymptomFieldsProps) {
   const { header } = useRig();
-  const [symptom, setSymptom] = useState<Symptom>();
-  const [answer, setAnswer] = useState<Answer>("unasked");
+  const { typed, type, wrong } = useKind("symptom");
+  const { symptom, answer } = typed;
+  const problem = wrong("symptom");
   const alike = symptom && LOOK_ALIKES[symptom];
   const choose = (name: Symptom) => {
-    setSymptom(name);
-    setAnswer("unasked");
+    type({ symptom: name, answer: "unasked" });
     onZone(SYMPTOMS[name].zone);
   };
   const other = alike && answer === "other";
-  const asks = answer === "unasked" ? undefined : alike?.asks;
-  const opposite = { yes: "no", no: "yes" } as const;
-  const asked = asks && { question: asks.question, is: other ? asks.other : opposite[asks.other] };
   const question = (
     <>
       {alike && (
         <Choice
           label={alike.question}
-          value={answer}
+          value={answer === "unasked" ? undefined : answer}
           options={[
-            { value: "jetting", text: alike.jetting },
-            { value: "other", text: alike.other },
+            { value: "jetting" as const, text: alike.jetting },
+            { value: "other" as const, text: alike.other },
           ]}
-          onChange={(value: Answer) => setAnswer(value)}
+          onChange={(next) => type({ answer: next })}
         />
       )}
       {other && (
@@ -58,10 +52,6 @@ export function SymptomFields({ problem, onZone }: SymptomFieldsProps) {
   );
   return (
     <>
-      <input type="hidden" name="symptom" value={symptom ?? ""} />
-      <input type="hidden" name="notJetting" value={other && !alike.asks ? alike.cause : ""} />
-      <input type="hidden" name="question" value={asked?.question ?? ""} />
-      <input type="hidden" name="is" value={asked?.is ?? ""} />
       {HAND_GROUPS.map(({ hand, symptoms }) => (
         <fieldset className="choices" key={hand}>
           <legend className="label">{hand}</legend>

@@ -1,27 +1,23 @@
-import { useState } from "react";
-import { CROWNS, HEADER_COLOURS, type Crown, type HeaderColour } from "#core/log/parts.ts";
+import { CROWNS, HEADER_COLOURS } from "#core/log/parts.ts";
+import { useKind } from "./use-kind.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { CROWN_WORDS, HEADER_WORDS } from "#app/vocabulary/readings.ts";
 
-type Unseen = "unseen";
-
 /** Piston crown and header: looser witnesses than a plug, of the run that was just made. */
-export function WitnessFields({ problem }: { problem: string | undefined }) {
-  const [crown, setCrown] = useState<Crown | Unseen>("unseen");
-  const [colour, setColour] = useState<HeaderColour | Unseen>("unseen");
+export function WitnessFields() {
+  const { typed, type, wrong } = useKind("witness");
+  const problem = wrong("crown");
   return (
     <>
-      <input type="hidden" name="crown" value={crown} />
-      <input type="hidden" name="colour" value={colour} />
       <Choice
         label="Piston crown, by a light through the plug hole"
-        value={crown}
+        value={typed.crown}
         options={[
           ...CROWNS.map((value) => ({ value, text: CROWN_WORDS[value].name, note: CROWN_WORDS[value].note })),
           { value: "unseen" as const, text: "Not looked" },
         ]}
-        onChange={setCrown}
+        onChange={(crown) => type({ crown })}
       />
       <p className="quiet flush">
         Clean patches washed at the ports or edges are rich enough; dry all over is lean. Wanted is an island
@@ -29,7 +25,7 @@ export function WitnessFields({ problem }: { problem: string | undefined }) {
       </p>
       <Choice
         label="Inside of the header or its spigot"
-        value={colour}
+        value={typed.colour}
         options={[
           ...HEADER_COLOURS.map((value) => ({
             value,
@@ -38,7 +34,7 @@ export function WitnessFields({ problem }: { problem: string | undefined }) {
           })),
           { value: "unseen" as const, text: "Not looked" },
         ]}
-        onChange={setColour}
+        onChange={(colour) => type({ colour })}
       />
       <p className="quiet flush">Each counts half as much as a cleanly cut plug (± 6 %).</p>
       {problem !== undefined && <Caution>{problem}</Caution>}

@@ -1,6 +1,6 @@
 /** Temperatures as typed, with this rig's own targets; a figure in the wrong unit is offered the other one. */
 import * as z from "zod/mini";
-import { HEAT_SENSORS, ZoneName, type HeatSensor } from "#core/log/parts.ts";
+import { HEAT_SENSORS, type HeatSensor } from "#core/log/parts.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Build, Reading } from "#core/log/schema.ts";
 import { fromSI, toSI } from "#core/units/quantity.ts";
@@ -9,9 +9,10 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 type Unit = HeatSent["unit"];
 type Heat = NonNullable<Build["heat"]>;
 
-const Text = z._default(z.string().check(z.maxLength(20)), "");
-export const HeatSent = z.object({
-  zone: ZoneName,
+const Text = z.string().check(z.maxLength(20));
+/** Untouched it shows what the rig says, and that stands. */
+const Target = z.optional(Text);
+export const HeatTyped = z.object({
   sensor: z.enum(HEAT_SENSORS),
   unit: z.enum(["°C", "°F"]),
   /** of the exhaust gas */
@@ -19,14 +20,17 @@ export const HeatSent = z.object({
   /** of the head at the start line, and at the finish */
   staging: Text,
   finish: Text,
-  exhaustTarget: Text,
-  exhaustWithin: Text,
-  stagingTarget: Text,
-  stagingWithin: Text,
-  riseFrom: Text,
-  riseTo: Text,
+  exhaustTarget: Target,
+  exhaustWithin: Target,
+  stagingTarget: Target,
+  stagingWithin: Target,
+  riseFrom: Target,
+  riseTo: Target,
 });
-export type HeatSent = z.infer<typeof HeatSent>;
+type HeatTyped = z.output<typeof HeatTyped>;
+export type HeatSent = { readonly [K in keyof HeatTyped]-?: NonNullable<HeatTyped[K]> } & {
+  readonly zone: Zone;
+};
 
 export type HeatRead =
   | { ok: true; readings: readonly Reading[]; heat: Heat | undefined }
@@ -167,6 +171,12 @@ export function readHeat(sent: HeatSent, build: Build): HeatRead {
   const asShown = JSON.stringify(heatTexts(heat, sent.zone, sent.unit));
   const changed = !same(asShown, JSON.stringify(heatTexts(known, sent.zone, sent.unit)));
   return { ok: true, readings, heat: changed ? heat : undefined };
+}
+
+/** @returns what the fields show: as typed, else the targets as they stand */
+export function heatShown(typed: HeatTyped, zone: Zone, known: Heat): HeatSent {
+  const touched = Object.fromEntries(Object.entries(typed).filter(([, text]) => text !== undefined));
+  return { ...heatTexts(known, zone, typed.unit), ...touched, zone } as HeatSent;
 }
 
 export type HeatTexts = Pick<

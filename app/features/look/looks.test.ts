@@ -7,8 +7,10 @@ import { buildTexts } from "#app/features/rig/described/texts.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { clientAction as logLook } from "./route.tsx";
 import { heatRangeOptions } from "#app/vocabulary/heat-range.ts";
-import { answerOf, freshRig, logged, posted } from "#app/testing/rig.ts";
+import { answerOf, freshRig, logged, sent } from "#app/testing/rig.ts";
 import { heatTexts, readHeat, type HeatSent } from "./heat-form.ts";
+import { NOTHING_TYPED } from "./kinds.ts";
+import { typedLook } from "#app/testing/typed-look.ts";
 const lookOf = async (): Promise<Reading | undefined> => {
   const last = (await logged()).at(-1);
   return last?.kind === "look" ? last.reading : undefined;
@@ -16,17 +18,17 @@ const lookOf = async (): Promise<Reading | undefined> => {
 beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 160)]));
 
 describe("a plug with all there is to say of it", () => {
-  const PLUG = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "1" };
+  const PLUG = { ...NOTHING_TYPED.plug, tone: "cocoa", colderSteps: "1" };
   it("is logged with its places, how it was marked, and the photo's certainty", async () => {
-    const sent = {
+    const plug = {
       ...PLUG,
-      places: JSON.stringify({ strap: "straw", ring: "umber" }),
-      made: JSON.stringify({ by: "steady", amount: 150 }),
-      used: "yes",
-      photoSure: "0.8",
-      findings: "oily",
+      places: { strap: "straw", ring: "umber" },
+      made: { by: "steady", amount: 150 },
+      used: true,
+      photo: { tone: "cocoa", sure: 0.8 },
+      findings: ["oily"],
     };
-    expect(answerOf(await logLook(posted(sent))).status).toBe(200);
+    expect(answerOf(await logLook(sent(typedLook("plug", plug)))).status).toBe(200);
     expect(await lookOf()).toEqual({
       type: "plug",
       zone: "top",
@@ -41,16 +43,17 @@ describe("a plug with all there is to say of it", () => {
     });
   });
   it("leaves out what was not looked at", async () => {
-    await logLook(posted({ ...PLUG, places: "{}", made: "", used: "", photoSure: "" }));
+    // The photo said another tone than the tuner: its certainty is not that of his word.
+    await logLook(sent(typedLook("plug", { ...PLUG, photo: { tone: "soot", sure: 0.8 } })));
     expect(Object.keys((await lookOf()) ?? {})).toEqual(["type", "zone", "tone", "cut", "colderSteps"]);
   });
   it.each([
     ["places", "{"],
-    ["places", JSON.stringify({ strap: "green" })],
-    ["made", JSON.stringify({ by: "magic" })],
-    ["photoSure", "7"],
+    ["places", { strap: "green" }],
+    ["made", { by: "magic" }],
+    ["photo", { tone: "cocoa", sure: 7 }],
   ])("refuses %s %s and saves nothing", async (field, value) => {
-    expect(answerOf(await logLook(posted({ ...PLUG, [field]: value }))).status).toBe(400);
+    expect(answerOf(await logLook(sent(typedLook("plug", { ...PLUG, [field]: value })))).status).toBe(400);
     expect((await logged()).at(-1)?.kind).toBe("fit");
   });
   it("has its heat range named in the way its maker counts", () => {
@@ -63,15 +66,15 @@ describe("a plug with all there is to say of it", () => {
 
 describe("crown and header", () => {
   it("become a look each", async () => {
-    await logLook(posted({ type: "witness", zone: "top", crown: "washed", colour: "black" }));
+    await logLook(sent(typedLook("witness", { crown: "washed", colour: "black" })));
     const kinds = (await logged()).flatMap((entry) => (entry.kind === "look" ? [entry.reading.type] : []));
     expect(kinds).toEqual(["crown", "header"]);
   });
   it("ask for one of them at least", async () => {
     const { data } = answerOf(
-      await logLook(posted({ type: "witness", zone: "top", crown: "unseen", colour: "unseen" })),
+      await logLook(sent(typedLook("witness", { crown: "unseen", colour: "unseen" }))),
     );
-    expect(data).toEqual({ fields: { crown: "Say what the crown or the header showed." } });
+    expect(data).toMatchObject({ fields: { "witness.crown": "Say what the crown or the header showed." } });
   });
 });
 
@@ -141,7 +144,7 @@ describe("temperatures", () => {
   });
   it("keep the rig's own targets, typed once, and log no new rig for the same ones", async () => {
     await logLook(
-      posted({
+      sent({
         ...exhaust({ exhaust: "640", exhaustTarget: "620", exhaustWithin: "15" }),
         type: "temperature",
       }),
@@ -153,7 +156,7 @@ describe("temperatures", () => {
       exhaustWithin: "15",
     });
     await logLook(
-      posted({
+      sent({
         ...exhaust({ exhaust: "630", exhaustTarget: "620", exhaustWithin: "15" }),
         type: "temperature",
       }),

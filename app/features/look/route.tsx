@@ -1,81 +1,47 @@
-import Button from "@mui/material/Button";
-import * as z from "zod/mini";
-import { useState } from "react";
-import { Form, Link, useActionData, useNavigation, useSearchParams } from "react-router";
+import { useWatch } from "react-hook-form";
+import { Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import { AnswerEntry } from "#core/log/schema.ts";
+import type { Build } from "#core/log/schema.ts";
 import { ZoneName } from "#core/log/parts.ts";
-import { InstrumentName } from "#core/log/readings/common.ts";
-import { lookForm, readAlong } from "./form.ts";
-import { readWitnesses } from "./witness-form.ts";
-import { HeatFields } from "./HeatFields.tsx";
-import { LambdaFields } from "./LambdaFields.tsx";
-import { PlugFields } from "./PlugFields.tsx";
-import { WitnessFields } from "./WitnessFields.tsx";
-import { SymptomFields } from "./SymptomFields.tsx";
+import type { LookHow } from "#core/looks/look-kind.ts";
+import { NOTHING_TOLD } from "#app/frame/FeltRows.tsx";
+import { enteredAs, HowName } from "#app/frame/look-query.ts";
+import { placeHref } from "#app/frame/places.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useBackToToday } from "#app/frame/use-logged-tap.ts";
+import { useRig, type RigContext } from "#app/frame/use-rig.ts";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { WentWrong } from "#app/frame/WentWrong.tsx";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { readInstrumentNames } from "#app/store/instruments.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
-import { SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
-import { useRig, type RigContext } from "#app/frame/use-rig.ts";
-import type { LookHow } from "#core/looks/look-kind.ts";
-import { ProvenSent, readRide } from "./ride-form.ts";
-import { enteredAs, HowName } from "#app/frame/look-query.ts";
+import { zoneCaution } from "#app/vocabulary/cautions.ts";
+import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
+import { lookForm, type LookTexts } from "./form.ts";
+import { HeatFields } from "./HeatFields.tsx";
+import { NO_FIGURES, NOTHING_TYPED } from "./kinds.ts";
+import { LambdaFields } from "./LambdaFields.tsx";
+import { PlugFields } from "./PlugFields.tsx";
 import { ProvenFields } from "./ProvenFields.tsx";
 import { ReadWith } from "./ReadWith.tsx";
 import { RideFields } from "./RideFields.tsx";
-import { readInstrumentNames } from "#app/store/instruments.ts";
-import { placeHref } from "#app/frame/places.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, type ActionProblem, type Content, readSent } from "#app/journal/save.ts";
-import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
-import { zoneCaution } from "#app/vocabulary/cautions.ts";
-import { WentWrong } from "#app/frame/WentWrong.tsx";
-import { useBackToToday } from "#app/frame/use-logged-tap.ts";
-import { cylinderNamed, logAll, saveHeat, saveLooks } from "./save-looks.ts";
+import { SymptomFields } from "./SymptomFields.tsx";
+import { WitnessFields } from "./WitnessFields.tsx";
+
+/** Under which what was tapped and typed is kept. */
+const LOOK = "look";
 
 export async function clientLoader() {
   return { instruments: await readInstrumentNames() };
 }
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const { build } = await openRig(params.rigId);
-  const texts = Object.fromEntries(await request.formData());
-  const { rigId } = params;
-  const cylinder = cylinderNamed(texts["cylinder"], build);
-  const instrument = InstrumentName.safeParse(texts["instrument"]).data;
-  const told = readRide(texts);
-  const felt = told.ok ? told.readings : [];
-  if (texts["type"] === "temperature") return saveHeat(rigId, texts, build, { cylinder, instrument, felt });
-  if (texts["type"] === "witness") {
-    const read = readWitnesses(texts);
-    if (!read.ok) return refused({ fields: read.fields });
-    return saveLooks(rigId, read.readings, { cylinder, instrument });
-  }
-  if (texts["type"] === "ride")
-    return told.ok ? saveLooks(rigId, felt, { instrument }) : refused({ fields: told.fields });
-  if (texts["type"] === "proven") {
-    const proven = readSent(ProvenSent, texts);
-    return proven.ok ? logAll(rigId, [{ kind: "proven", ...proven.sent }]) : proven.answer;
-  }
-  const form = readSent(lookForm(build), texts);
-  if (!form.ok) return form.answer;
-  const { notJetting } = texts;
-  if (form.sent.type === "symptom" && typeof notJetting === "string" && notJetting !== "") {
-    const text = `${SYMPTOM_WORDS[form.sent.symptom]}. ${notJetting}`.slice(0, 2000);
-    return logAll(rigId, [{ kind: "note", text }]);
-  }
-  const { question, is } = texts;
-  const answer = z.pick(AnswerEntry, { question: true, is: true }).safeParse({ question, is });
-  const answers: Content[] = answer.success ? [{ kind: "answer", ...answer.data }] : [];
-  const simulated = form.sent.type === "lambda" && texts["simulated"] === "yes";
-  const by = { cylinder, instrument, simulated, felt };
-  if (form.sent.type !== "lambda") return saveLooks(rigId, [form.sent], by, answers);
-  const along = readAlong(texts, form.sent, build);
-  if (!along.ok) return refused({ fields: along.fields });
-  return saveLooks(rigId, [form.sent, ...along.readings], by);
-}
+export const clientAction = rigAction({
+  codec: ({ rig }) => lookForm(rig.build),
+  form: LOOK,
+  entries: (contents) => contents,
+});
 
 /** Opens on what was asked for; else on what this rig is run by. */
 function usualHow({ build, present }: RigContext, asked: LookHow | undefined): HowName {
@@ -85,19 +51,48 @@ function usualHow({ build, present }: RigContext, asked: LookHow | undefined): H
   return build.heat && last === undefined ? "temperature" : "plug";
 }
 
+function startOf({ build, preferences }: RigContext): LookTexts {
+  return {
+    type: "plug",
+    zone: "top",
+    instrument: "",
+    felt: NOTHING_TOLD,
+    ...NOTHING_TYPED,
+    plug: { ...NOTHING_TYPED.plug, findings: [] },
+    lambda: { figure: "", scale: preferences.mixture, sensor: "inside", along: NO_FIGURES },
+    temperature: {
+      sensor: build.heat?.staging ? "head" : "exhaust",
+      unit: preferences.temperature,
+      exhaust: "",
+      staging: "",
+      finish: "",
+    },
+  };
+}
+
+/** @returns the cylinder (from 1) that was looked at, or nothing for the engine as a whole */
+function cylinderNamed(named: string | null, { engine }: Build): number | undefined {
+  const read = Number(named ?? NaN);
+  return Number.isInteger(read) && read >= 1 && read <= engine.cylinders && engine.cylinders > 1
+    ? read
+    : undefined;
+}
+
 export default function LookRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
-  const [instrument, setInstrument] = useState("");
   const [search, setSearch] = useSearchParams();
-  const saving = useNavigation().state !== "idle";
-  const answer = useActionData<ActionProblem & { offersOther?: boolean; logged?: readonly string[] }>();
-  useBackToToday(context.header.id, answer);
   const advised = context.advice?.next.kind === "ride" ? context.advice.next : undefined;
   const zone: Zone = ZoneName.safeParse(search.get("zone")).data ?? advised?.zone ?? "top";
   const how = HowName.safeParse(search.get("how")).data ?? usualHow(context, advised?.how);
   const whole = how === "ride" || how === "proven";
   const { cylinders } = context.build.engine;
   const cylinder = cylinderNamed(search.get("cylinder"), context.build);
+  const form = useRigForm(LOOK, lookForm(context.build), startOf(context), {
+    besides: { type: how, zone, cylinder },
+  });
+  const { control, setValue } = form.methods;
+  const instrument = useWatch({ control, name: "instrument" });
+  useBackToToday(context.header.id, form.answer);
   const set = (key: string, value: string) =>
     setSearch(
       (before) => {
@@ -107,10 +102,7 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       { replace: true },
     );
   return (
-    <Form method="post" className="form" noValidate>
-      <input type="hidden" name="type" value={how} />
-      <input type="hidden" name="zone" value={zone} />
-      <input type="hidden" name="cylinder" value={cylinder ?? ""} />
+    <RigFields form={form} saves="Save this look">
       <h1>What did you see?</h1>
       <p className="flush">
         <Link to={placeHref(context.header.id, "stopwatch")}>By the stopwatch</Link>: laps, a sprint, top
@@ -150,25 +142,21 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
           onChange={(value) => set("cylinder", value)}
         />
       )}
-      <ReadWith how={how} names={loaderData.instruments} value={instrument} onChange={setInstrument} />
-      {how === "plug" && <PlugFields zone={zone} problem={answer?.fields?.["tone"]} />}
+      <ReadWith
+        how={how}
+        names={loaderData.instruments}
+        value={instrument}
+        onChange={(name) => setValue("instrument", name)}
+      />
+      {how === "plug" && <PlugFields zone={zone} />}
       {how === "lambda" && (
-        <LambdaFields
-          zone={zone}
-          problem={answer?.fields?.["figure"]}
-          along={advised?.how === "lambda" ? (advised.along ?? []) : []}
-          fields={answer?.fields}
-        />
+        <LambdaFields zone={zone} along={advised?.how === "lambda" ? (advised.along ?? []) : []} />
       )}
-      {how === "symptom" && (
-        <SymptomFields problem={answer?.fields?.["symptom"]} onZone={(value) => set("zone", value)} />
-      )}
-      {how === "temperature" && (
-        <HeatFields zone={zone} fields={answer?.fields} offersOther={answer?.offersOther ?? false} />
-      )}
-      {how === "witness" && <WitnessFields problem={answer?.fields?.["crown"]} />}
-      {how === "ride" && <RideFields problem={answer?.fields?.["felt"]} />}
-      {how === "proven" && <ProvenFields problem={answer?.fields?.["note"]} />}
+      {how === "symptom" && <SymptomFields onZone={(value) => set("zone", value)} />}
+      {how === "temperature" && <HeatFields zone={zone} onSave={() => form.save()} />}
+      {how === "witness" && <WitnessFields />}
+      {how === "ride" && <RideFields />}
+      {how === "proven" && <ProvenFields />}
       {(how === "plug" || how === "temperature") && (
         <details open={advised?.tells} className="protocol">
           <summary>How did it pull on that ride?</summary>
@@ -177,12 +165,6 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
       )}
       {how !== "proven" && <WentWrong rigId={context.header.id} />}
       {!whole && <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>}
-      <Problem message={answer?.message ?? answer?.fields?.["form"]} />
-      <div className="row save">
-        <Button type="submit" variant="contained" disabled={saving}>
-          {saving ? "Saving…" : "Save this look"}
-        </Button>
-      </div>
-    </Form>
+    </RigFields>
   );
 }

@@ -1,13 +1,12 @@
 /** A place as typed. */
 import * as z from "zod/mini";
 import { PlaceEntry, PRESSURE_TOLD } from "#core/log/schema.ts";
-import { ZONES, type PerZone, type Zone } from "#core/carburettor/zones.ts";
+import { perZone, ZONES, type PerZone } from "#core/carburettor/zones.ts";
 import { fromSI, type UnitOf } from "#core/units/quantity.ts";
-import { readTypedNumber } from "#core/units/typed-number.ts";
-import { typedQuantity } from "#app/ui/typed.ts";
+import { maybe, typedNumber, typedQuantity } from "#app/ui/typed.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 
-export type PlaceTexts = Readonly<Record<"name" | "elevation" | "pressure" | Zone, string>>;
+export type PlaceTexts = z.input<ReturnType<typeof placeForm>>;
 
 export const EMPTY_PLACE: PlaceTexts = {
   name: "",
@@ -19,29 +18,9 @@ export const EMPTY_PLACE: PlaceTexts = {
   top: "",
 };
 
-const Shares = z.object({ idle: z.string(), low: z.string(), mid: z.string(), top: z.string() });
-
-/** All four or none: where a place says nothing of its use, the rig's own counts. */
-const Usage = z.pipe(
-  Shares,
-  z.transform((texts, ctx): PerZone<number> | undefined => {
-    if (ZONES.every((zone) => texts[zone].trim() === "")) return undefined;
-    const read = ZONES.map((zone) => ({
-      zone,
-      typed: readTypedNumber(texts[zone].trim() === "" ? "0" : texts[zone]),
-    }));
-    for (const { zone, typed } of read)
-      if (!typed.ok || typed.value < 0 || typed.value > 1000)
-        sayIssue(ctx, "A share, such as 30: 0 to 1000.", [zone]);
-    const value = (zone: keyof PerZone<number>) => {
-      const typed = read.find((one) => one.zone === zone)?.typed;
-      return typed?.ok ? typed.value : 0;
-    };
-    const usage = { idle: value("idle"), low: value("low"), mid: value("mid"), top: value("top") };
-    if (ZONES.every((zone) => usage[zone] === 0)) sayIssue(ctx, "One zone at least is used.", ["top"]);
-    return usage;
-  }),
-);
+/** Left empty it counts for nothing; all of them empty, and the rig's own use counts. */
+const share = maybe(typedNumber(z.number().check(z.gte(0), z.lte(1000))));
+const Shares = z.object({ idle: share, low: share, mid: share, top: share });
 
 /** @param unit - of the height, as the tuner likes it */
 export const placeForm = (unit: UnitOf<"length">) =>
@@ -51,14 +30,12 @@ export const placeForm = (unit: UnitOf<"length">) =>
       elevation: typedQuantity("length", unit, PlaceEntry.shape.elevationM),
       pressure: z.enum(PRESSURE_TOLD),
     }),
-    z.transform((texts, ctx): Omit<PlaceEntry, "id" | "at" | "kind"> => {
-      const usage = Usage.safeParse(texts);
-      if (!usage.success) {
-        for (const { path, message } of usage.error.issues) sayIssue(ctx, message, path);
-        return z.NEVER;
-      }
-      const { name, elevation: elevationM, pressure } = texts;
-      return { name, elevationM, pressure, ...(usage.data && { usage: usage.data }) };
+    z.transform(({ name, elevation: elevationM, pressure, ...shares }, ctx) => {
+      const place: Omit<PlaceEntry, "id" | "at" | "kind"> = { name, elevationM, pressure };
+      if (ZONES.every((zone) => shares[zone] === undefined)) return place;
+      const usage = perZone((zone) => shares[zone] ?? 0);
+      if (ZONES.every((zone) => usage[zone] === 0)) sayIssue(ctx, "One zone at least is used.", ["top"]);
+      return { ...place, usage };
     }),
   );
 

@@ -1,7 +1,7 @@
 import { air, build } from "../../../core/__tests__/entries.ts";
 import { openCase } from "#core/advice/judge/case.ts";
 import { PlaceEntry } from "#core/log/schema.ts";
-import { RIG, answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { RIG, answerOf, freshRig, logged, sent, refusal } from "#app/testing/rig.ts";
 import { EMPTY_PLACE, placeTexts } from "./form.ts";
 import { clientAction } from "./route.tsx";
 
@@ -12,7 +12,7 @@ beforeEach(() => freshRig([build(), air("0001", "08:30")]));
 
 describe("a place", () => {
   it("is kept with its height, its pressure and its use, and shows as it was typed", async () => {
-    expect(answerOf(await clientAction(posted({ ...TYPED, ...SHARES })))).toEqual({
+    expect(answerOf(await clientAction(sent({ ...TYPED, ...SHARES })))).toEqual({
       status: 302,
       location: `/rigs/${RIG}/places`,
     });
@@ -27,12 +27,12 @@ describe("a place", () => {
   });
 
   it("says nothing of its use where all four are left empty", async () => {
-    await clientAction(posted(TYPED));
+    await clientAction(sent(TYPED));
     expect((await logged()).at(-1)).not.toHaveProperty("usage");
   });
 
   it("weighs the zones by its own use while the newest air is its own", async () => {
-    await clientAction(posted({ ...TYPED, name: "col de la brume ", ...SHARES }));
+    await clientAction(sent({ ...TYPED, name: "col de la brume ", ...SHARES }));
     expect(openCase(await logged()).build.usage).toEqual({ idle: 2, low: 8, mid: 30, top: 60 });
     const elsewhere = { ...air("0002", "20:00"), place: "Quai Nord" };
     expect(
@@ -46,7 +46,7 @@ describe("a place", () => {
     [{ mid: "-3" }, "mid", "A share, such as 30: 0 to 1000."],
     [{ idle: "0", low: "0", mid: "0", top: "0" }, "top", "One zone at least is used."],
   ])("says at its field what is wrong: %j", async (change, field, words) => {
-    const { fields } = await refusal(async () => clientAction(posted({ ...TYPED, ...change })));
+    const { fields } = await refusal(async () => clientAction(sent({ ...TYPED, ...change })));
     expect(fields?.[field]).toBe(words);
   });
 });

@@ -1,90 +1,61 @@
 import css from "./places.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { FormProvider, useForm } from "react-hook-form";
-import { redirect, useActionData, useNavigation, useSubmit } from "react-router";
-import type { Route } from "./+types/route";
 import { PRESSURE_TOLD, type PlaceEntry } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { placeKey } from "#core/log/day-schema.ts";
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { placeHref } from "#app/frame/places.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { readSent, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
-import { readPreferences } from "#app/store/preferences.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
 import { FormField, FormPick } from "#app/ui/form-fields.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
 import { PRESSURE_TOLD_WORDS } from "#app/vocabulary/ahead.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { EMPTY_PLACE, placeForm, placeTexts, type PlaceTexts } from "./form.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const { length } = await readPreferences();
-  const read = readSent(placeForm(length), Object.fromEntries(await request.formData()));
-  if (!read.ok) return read.answer;
-  await openRig(params.rigId);
-  const problem = await saveEntry(params.rigId, "place", read.sent);
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/places`);
-}
+export const clientAction = rigAction({
+  codec: ({ preferences }) => placeForm(preferences.length),
+  form: "place",
+  entries: (place) => [{ kind: "place", ...place }],
+  then: (rigId) => placeHref(rigId, "places"),
+});
 
 function PlaceForm({ texts, onDone }: { texts: PlaceTexts; onDone: () => void }) {
   const { preferences } = useRig();
-  const submit = useSubmit();
-  const saving = useNavigation().state !== "idle";
-  const told = useActionData<ActionProblem>();
-  const form = useForm<PlaceTexts>({ defaultValues: texts });
-  const problem = (name: string) => told?.fields?.[name];
+  const form = useRigForm("place", placeForm(preferences.length), texts);
   return (
-    <FormProvider {...form}>
-      <form
-        className="form"
-        noValidate
-        onSubmit={(event) => void form.handleSubmit((typed) => void submit(typed, { method: "post" }))(event)}
-      >
-        <div className={css["fields"]}>
-          <FormField<PlaceTexts> name="name" label="Place" most={60} problem={problem("name")} />
-          <FormField<PlaceTexts>
-            name="elevation"
-            label="Height"
-            unit={preferences.length}
-            keys="decimal"
-            problem={problem("elevation")}
-          />
+    <RigFields form={form} saves="Save this place" beside={<Button onClick={onDone}>Leave it</Button>}>
+      <div className={css["fields"]}>
+        <FormField<PlaceTexts> name="name" label="Place" most={60} />
+        <FormField<PlaceTexts> name="elevation" label="Height" unit={preferences.length} keys="decimal" />
+      </div>
+      <FormPick<PlaceTexts>
+        name="pressure"
+        label="Pressure there"
+        options={PRESSURE_TOLD.map((told) => [told, PRESSURE_TOLD_WORDS[told]] as const)}
+      />
+      <fieldset className="choices">
+        <legend className="label">How it is ridden there, in shares of the time</legend>
+        <div className={css["shares"]}>
+          {ZONES.map((zone) => (
+            <FormField<PlaceTexts>
+              key={zone}
+              name={zone}
+              label={ZONE_NAMES[zone]}
+              hint={ZONE_OPENINGS[zone]}
+              keys="decimal"
+            />
+          ))}
         </div>
-        <FormPick<PlaceTexts>
-          name="pressure"
-          label="Pressure there"
-          options={PRESSURE_TOLD.map((told) => [told, PRESSURE_TOLD_WORDS[told]] as const)}
-        />
-        <fieldset className="choices">
-          <legend className="label">How it is ridden there, in shares of the time</legend>
-          <div className={css["shares"]}>
-            {ZONES.map((zone) => (
-              <FormField<PlaceTexts>
-                key={zone}
-                name={zone}
-                label={ZONE_NAMES[zone]}
-                hint={ZONE_OPENINGS[zone]}
-                keys="decimal"
-                problem={problem(zone)}
-              />
-            ))}
-          </div>
-        </fieldset>
-        <p className="quiet flush">
-          Left empty, what the rig’s description says counts. While the newest air is this place’s, the card
-          weighs its zones by this use.
-        </p>
-        <Problem message={told?.message} />
-        <div className="row">
-          <Button type="submit" variant="contained" disabled={saving}>
-            {saving ? "Saving…" : "Save this place"}
-          </Button>
-          <Button onClick={onDone}>Leave it</Button>
-        </div>
-      </form>
-    </FormProvider>
+      </fieldset>
+      <p className="quiet flush">
+        Left empty, what the rig’s description says counts. While the newest air is this place’s, the card
+        weighs its zones by this use.
+      </p>
+    </RigFields>
   );
 }
 

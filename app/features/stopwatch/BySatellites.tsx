@@ -1,6 +1,6 @@
 import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
-import { useCallback, useEffect, useRef } from "react";
+import { useEffect, useRef } from "react";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Progress } from "#core/satellites/progress.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
@@ -10,7 +10,7 @@ import { SimulatedSatellites, type Ride } from "#app/devices/simulated-satellite
 import { seedOf } from "#app/devices/simulated-engine.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import type { RunSent } from "./form.ts";
+import type { RunTexts } from "./form.ts";
 import { goalOf, type Taken } from "./satellite-form.ts";
 import { useSatelliteRun } from "./use-satellite-run.ts";
 
@@ -79,7 +79,7 @@ function TakenRun({ taken, onSave, onAnew }: { taken: Taken; onSave: () => void;
 }
 
 interface BySatellitesProps {
-  readonly what: RunSent["what"];
+  readonly what: RunTexts["what"];
   readonly over: string;
   readonly onTaken: (taken: Taken) => void;
 }
@@ -88,8 +88,7 @@ interface BySatellitesProps {
 export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
   const { header, present, preferences } = useRig();
   const goal = goalOf(what, over, preferences);
-  const save = useCallback((run: Taken) => onTaken(run), [onTaken]);
-  const run = useSatelliteRun({ what, goal, units: preferences, onLap: save });
+  const run = useSatelliteRun({ what, goal, units: preferences, onLap: onTaken });
   const { feed, state, last, progress, taken, line } = run;
   const needsGoal = (what === "toSpeed" || what === "distance") && goal === undefined;
   const ride: Ride = what === "lap" ? "laps" : "sprints";
@@ -146,7 +145,7 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
         <TakenRun
           taken={taken}
           onSave={() => {
-            save(taken);
+            onTaken(taken);
             run.arm();
           }}
           onAnew={() => run.arm()}

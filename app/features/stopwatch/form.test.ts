@@ -6,9 +6,9 @@ import { at, build, fit } from "../../../core/__tests__/entries.ts";
 import { clientAction as stopwatch } from "./route.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { comparisonWords, runFigure, runName, timeWords } from "#app/vocabulary/runs.ts";
-import { answerOf, freshRig, logged, posted } from "#app/testing/rig.ts";
+import { answerOf, freshRig, logged, sent } from "#app/testing/rig.ts";
 import type { Fix } from "#core/satellites/fix.ts";
-import { newestKind, readRun, readTime } from "./form.ts";
+import { newestKind, readTime, runForm } from "./form.ts";
 import { courseDoubts, goalOf, rateOf, speedTaken, timeTaken } from "./satellite-form.ts";
 
 const units = Preferences.parse({});
@@ -50,16 +50,14 @@ describe("a run as typed", () => {
       { what: "fuel", litres: 3.2, lengthM: 64_000 },
     ],
   ] as const)("becomes %p in SI", (sent, run) => {
-    const read = readRun(sent, units);
-    expect(read).toMatchObject({ ok: true });
-    if (read.ok)
-      for (const [key, value] of Object.entries(run))
-        expect(read.run[key as keyof Run]).toEqual(
-          typeof value === "number" ? expect.closeTo(value, 6) : value,
-        );
+    const read = runForm(units).parse(sent);
+    for (const [key, value] of Object.entries(run))
+      expect(read.run[key as keyof Run]).toEqual(
+        typeof value === "number" ? expect.closeTo(value, 6) : value,
+      );
   });
   it("is read in miles where speeds are", () => {
-    expect(readRun({ what: "fuel", figure: "4", over: "10" }, imperial)).toMatchObject({
+    expect(runForm(imperial).parse({ what: "fuel", figure: "4", over: "10" })).toMatchObject({
       run: { lengthM: 16_093.44 },
     });
   });
@@ -70,8 +68,8 @@ describe("a run as typed", () => {
     [{ what: "topSpeed", figure: "900", over: "" }, ["figure"]],
     [{ what: "fuel", figure: "-1", over: "10" }, ["figure"]],
   ] as const)("says at which field %p is wrong", (sent, fields) => {
-    const read = readRun(sent, units);
-    expect(!read.ok && Object.keys(read.fields)).toEqual(fields);
+    const { error } = runForm(units).safeParse(sent);
+    expect(error?.issues.map(({ path }) => path.join("."))).toEqual(fields);
   });
 });
 
@@ -134,11 +132,11 @@ describe("runs in words", () => {
 describe("the stopwatch's action", () => {
   beforeEach(() => freshRig());
   it("logs a run, and refuses one that cannot be", async () => {
-    await stopwatch(posted({ what: "toSpeed", figure: "8.42", over: "100" }));
+    await stopwatch(sent({ what: "toSpeed", figure: "8.42", over: "100" }));
     expect((await logged()).at(-1)).toMatchObject({ kind: "run", run: { what: "toSpeed", seconds: 8.42 } });
     const before = (await logged()).length;
-    expect(answerOf(await stopwatch(posted({ what: "lap", figure: "fast" }))).status).toBe(400);
-    expect(answerOf(await stopwatch(posted({ what: "jump", figure: "3" }))).status).toBe(400);
+    expect(answerOf(await stopwatch(sent({ what: "lap", figure: "fast" }))).status).toBe(400);
+    expect(answerOf(await stopwatch(sent({ what: "jump", figure: "3" }))).status).toBe(400);
     expect(await logged()).toHaveLength(before);
   });
 });
@@ -158,15 +156,11 @@ describe("a run by satellites", () => {
 
   it("is saved with its error and how often it was seen, and marked when it was a stand-in", async () => {
     await freshRig([build(), fit("0001", "08:40", 160)]);
-    const sent = {
-      what: "toSpeed",
-      figure: "5.12",
-      over: "80",
-      errorShare: "0.012",
-      rateHz: "10",
-      simulated: "yes",
-    };
-    expect(answerOf(await stopwatch(posted(sent))).data).toMatchObject({ saved: "toSpeed" });
+    const taken = { errorShare: 0.012, rateHz: 10, simulated: true };
+    const run = { what: "toSpeed", figure: "5.12", over: "80", taken };
+    expect(answerOf(await stopwatch(sent(run))).data).toMatchObject({
+      logged: [expect.stringMatching(/^run:/)],
+    });
     expect((await logged()).at(-1)).toMatchObject({
       kind: "run",
       run: { seconds: 5.12 },

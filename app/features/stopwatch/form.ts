@@ -8,22 +8,25 @@ import { toSI, type UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { runName } from "#app/vocabulary/runs.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 
 export const RUN_KINDS = ["lap", "toSpeed", "distance", "topSpeed", "fuel"] as const;
 
-export const RunSent = z.object({
+const RunTexts = z.object({
   what: z.enum(RUN_KINDS),
   figure: z.string().check(z.maxLength(40)),
   /** the speed reached, or how far */
-  over: z._default(z.string().check(z.maxLength(40)), ""),
+  over: z.string().check(z.maxLength(40)),
   /** by satellites: the figure's own error as a share, fixes a second, and whether it was a stand-in */
-  errorShare: z.optional(z.coerce.number().check(z.gte(0), z.lte(0.5))),
-  rateHz: z.optional(z.coerce.number().check(z.gte(0.1), z.lte(50))),
-  simulated: z._default(z.enum(["yes", "no"]), "no"),
+  taken: z.optional(
+    z.object({
+      errorShare: z.number().check(z.gte(0), z.lte(0.5)),
+      rateHz: z.number().check(z.gte(0.1), z.lte(50)),
+      simulated: z.boolean(),
+    }),
+  ),
 });
-export type RunSent = z.infer<typeof RunSent>;
-
-export type RunRead = { ok: true; run: Run } | { ok: false; fields: Record<string, string> };
+export type RunTexts = z.infer<typeof RunTexts>;
 
 /** @returns seconds of `83.4`, `1:23.4` or `1:02:03`, or nothing */
 export function readTime(text: string): number | undefined {
@@ -59,68 +62,48 @@ const METRES_PER_MILE = 1609.344;
 /** A tankful is driven over kilometres or miles, as the speed is read. */
 export const longUnit = ({ speed }: Preferences): "km" | "mi" => (speed === "mph" ? "mi" : "km");
 
-/** @returns the run, or what is wrong at which field */
-export function readRun(
-  { what, figure, over }: Pick<RunSent, "what" | "figure" | "over">,
-  units: Preferences,
-): RunRead {
-  const fields: Record<string, string> = {};
-  const need = <T>(field: string, value: T | undefined, words: string): T | undefined => {
-    if (value === undefined) fields[field] = words;
-    return value;
-  };
-  const seconds = () =>
-    need("figure", bounded(readTime(figure), 0.1, 36_000), "A time such as 8.42 or 1:23.4.");
-  const speed = (text: string, field: string) =>
-    need(field, readSpeed(text, units.speed), `A speed in ${units.speed}.`);
-  const run = ((): Partial<Run> => {
-    switch (what) {
-      case "lap":
-        return { what, seconds: seconds() } as Partial<Run>;
-      case "toSpeed":
-        return { what, seconds: seconds(), speedMs: speed(over, "over") } as Partial<Run>;
-      case "distance":
-        return {
-          what,
-          seconds: seconds(),
-          lengthM: need("over", readLength(over, units), `A distance in ${units.length}.`),
-        } as Partial<Run>;
-      case "topSpeed":
-        return { what, speedMs: speed(figure, "figure") } as Partial<Run>;
-      case "fuel": {
-        const litres = readTypedNumber(figure);
-        const long = readTypedNumber(over);
-        const metres = longUnit(units) === "mi" ? METRES_PER_MILE : METRES_PER_KM;
-        return {
-          what,
-          litres: need(
-            "figure",
-            litres.ok ? bounded(litres.value, 0.01, 500) : undefined,
-            "Litres, above 0.",
-          ),
-          lengthM: need(
-            "over",
-            long.ok ? bounded(long.value * metres, 1, 2_000_000) : undefined,
-            `A distance in ${longUnit(units)}.`,
-          ),
-        } as Partial<Run>;
-      }
-    }
-  })();
-  return Object.keys(fields).length > 0 ? { ok: false, fields } : { ok: true, run: run as Run };
-}
-
-/** @returns what stands beside a run that no hand has timed */
-export function takenBy({
-  errorShare,
-  rateHz,
-  simulated,
-}: RunSent): Pick<RunEntry, "receiver" | "simulated"> {
-  return {
-    ...(errorShare !== undefined && rateHz !== undefined && { receiver: { errorShare, rateHz } }),
-    ...(simulated === "yes" && { simulated: true }),
-  };
-}
+/** @returns the run and what has timed it */
+export const runForm = (units: Preferences) =>
+  z.pipe(
+    RunTexts,
+    z.transform(({ what, figure, over, taken }, ctx): Pick<RunEntry, "run" | "receiver" | "simulated"> => {
+      const need = (field: "figure" | "over", value: number | undefined, words: string): number => {
+        if (value === undefined) sayIssue(ctx, words, [field]);
+        return value ?? 1;
+      };
+      const seconds = () =>
+        need("figure", bounded(readTime(figure), 0.1, 36_000), "A time such as 8.42 or 1:23.4.");
+      const speed = (text: string, field: "figure" | "over") =>
+        need(field, readSpeed(text, units.speed), `A speed in ${units.speed}.`);
+      const run = ((): Run => {
+        switch (what) {
+          case "lap":
+            return { what, seconds: seconds() };
+          case "toSpeed":
+            return { what, seconds: seconds(), speedMs: speed(over, "over") };
+          case "distance": {
+            const lengthM = need("over", readLength(over, units), `A distance in ${units.length}.`);
+            return { what, seconds: seconds(), lengthM };
+          }
+          case "topSpeed":
+            return { what, speedMs: speed(figure, "figure") };
+          case "fuel": {
+            const [litres, long] = [readTypedNumber(figure), readTypedNumber(over)];
+            const metres = longUnit(units) === "mi" ? METRES_PER_MILE : METRES_PER_KM;
+            const used = litres.ok ? bounded(litres.value, 0.01, 500) : undefined;
+            const far = long.ok ? bounded(long.value * metres, 1, 2_000_000) : undefined;
+            return {
+              what,
+              litres: need("figure", used, "Litres, above 0."),
+              lengthM: need("over", far, `A distance in ${longUnit(units)}.`),
+            };
+          }
+        }
+      })();
+      const receiver = taken && { errorShare: taken.errorShare, rateHz: taken.rateHz };
+      return { run, ...(receiver && { receiver }), ...(taken?.simulated === true && { simulated: true }) };
+    }),
+  );
 
 export interface RunGroup {
   /** what was fitted */

@@ -1,37 +1,33 @@
 import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
-import { useCallback, useState } from "react";
-import { data, useFetcher } from "react-router";
-import type { Route } from "./+types/route";
-import { longUnit, newestKind, readRun, RUN_KINDS, RunSent, takenBy } from "./form.ts";
-import { TypedField } from "#app/ui/TypedField.tsx";
+import { useState } from "react";
+import { FormProvider, useWatch } from "react-hook-form";
+import type * as z from "zod/mini";
+import { longUnit, newestKind, RUN_KINDS, runForm, type RunTexts } from "./form.ts";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
+import { TypedBefore } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
 import { BigWatch } from "./BigWatch.tsx";
 import { BySatellites } from "./BySatellites.tsx";
 import type { Taken } from "./satellite-form.ts";
 import { type Preferences } from "#app/vocabulary/preferences.ts";
-import { readPreferences } from "#app/store/preferences.ts";
 import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
 import { BackToTheFirst, Groups } from "./Groups.tsx";
 import { SayIt } from "./SayIt.tsx";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const form = readSent(RunSent, Object.fromEntries(await request.formData()), "This run");
-  if (!form.ok) return form.answer;
-  await openRig(params.rigId);
-  const read = readRun(form.sent, await readPreferences());
-  if (!read.ok) return refused({ fields: read.fields });
-  const problem = await saveEntry(params.rigId, "run", { run: read.run, ...takenBy(form.sent) });
-  return problem ? refused(problem, 507) : data({ saved: form.sent.what });
-}
+export const clientAction = rigAction({
+  codec: ({ preferences }) => runForm(preferences),
+  form: "stopwatch",
+  what: "This run",
+  entries: (run) => [{ kind: "run", ...run }],
+});
 
 type Kind = (typeof RUN_KINDS)[number];
-type Answer = ActionProblem & { saved?: Kind };
 
 const FIGURES: Readonly<Record<Kind, (units: Preferences) => string>> = {
   lap: () => "Time",
@@ -48,22 +44,16 @@ const OVERS: Readonly<Partial<Record<Kind, (units: Preferences) => string>>> = {
 
 export default function StopwatchRoute() {
   const { present, preferences } = useRig();
-  const fetcher = useFetcher<Answer>();
-  const [what, setWhat] = useState<Kind>(() => present.runs.at(-1)?.entry.run.what ?? "toSpeed");
+  const form = useRigForm<RunTexts, z.output<ReturnType<typeof runForm>>>("stopwatch", runForm(preferences), {
+    what: present.runs.at(-1)?.entry.run.what ?? "toSpeed",
+    figure: "",
+    over: "",
+  });
+  const { methods, send, saving, answer, offer } = form;
   const [by, setBy] = useState<"hand" | "satellites">("hand");
-  const [figure, setFigure] = useState("");
-  const [over, setOver] = useState("");
-  const fields = fetcher.data?.fields;
-  const { submit } = fetcher;
-  const save = (text: string) => void submit({ what, figure: text, over }, { method: "post" });
-  const saveTaken = useCallback(
-    ({ figure: text, errorShare, rateHz, simulated }: Taken) =>
-      void submit(
-        { what, figure: text, over, errorShare, rateHz, simulated: simulated ? "yes" : "no" },
-        { method: "post" },
-      ),
-    [submit, what, over],
-  );
+  const [what, over] = useWatch({ control: methods.control, name: ["what", "over"] });
+  const saveTaken = ({ figure, errorShare, rateHz, simulated }: Taken) =>
+    send({ figure, taken: { errorShare, rateHz, simulated } });
   const overLabel = OVERS[what]?.(preferences);
   const kind = newestKind(present.runs, preferences);
   const words = kind?.comparison && comparisonWords(kind.what, kind.comparison, preferences);
@@ -89,7 +79,7 @@ export default function StopwatchRoute() {
         label="What is run"
         value={what}
         options={RUN_KINDS.map((value) => ({ value, text: RUN_NAMES[value] }))}
-        onChange={setWhat}
+        onChange={(value) => methods.setValue("what", value)}
       />
       {what !== "fuel" && (
         <Choice
@@ -106,44 +96,25 @@ export default function StopwatchRoute() {
         <BigWatch
           laps={what === "lap"}
           onTime={(seconds) => {
-            const text = seconds.toFixed(2);
-            setFigure(text);
+            methods.setValue("figure", seconds.toFixed(2));
             // A lap is saved as it ends: the next one runs already.
-            if (what === "lap") save(text);
+            if (what === "lap") send();
           }}
         />
       )}
-      <div className={css["run-fields"]}>
-        {byHand && (
-          <TypedField
-            label={FIGURES[what](preferences)}
-            value={figure}
-            onChange={(event) => setFigure(event.target.value)}
-            problem={fields?.["figure"]}
-            keys="text"
-          />
-        )}
-        {overLabel !== undefined && (
-          <TypedField
-            label={overLabel}
-            value={over}
-            onChange={(event) => setOver(event.target.value)}
-            problem={fields?.["over"]}
-            keys="decimal"
-          />
-        )}
-        {byHand && (
-          <Button
-            variant="contained"
-            disabled={fetcher.state !== "idle"}
-            onClick={() => save(figure)}
-            className="tall"
-          >
-            Save this run
-          </Button>
-        )}
-      </div>
-      <Problem message={fetcher.data?.message ?? (byHand ? undefined : fields?.["figure"])} />
+      <FormProvider {...methods}>
+        <form noValidate onSubmit={form.save} className={css["run-fields"]}>
+          {offer && <TypedBefore offer={offer} />}
+          {byHand && <FormField<RunTexts> name="figure" label={FIGURES[what](preferences)} keys="text" />}
+          {overLabel !== undefined && <FormField<RunTexts> name="over" label={overLabel} keys="decimal" />}
+          {byHand && (
+            <Button type="submit" variant="contained" disabled={saving} className="tall">
+              Save this run
+            </Button>
+          )}
+        </form>
+      </FormProvider>
+      <Problem message={answer?.message ?? (byHand ? undefined : answer?.fields?.["figure"])} />
       {!byHand && <BySatellites key={what} what={what} over={over} onTaken={saveTaken} />}
       {kind && (
         <section className="stack">

@@ -5,7 +5,7 @@ import type { Goal } from "#core/satellites/from-standstill.ts";
 import { formatNumber, formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { timeWords } from "#app/vocabulary/runs.ts";
-import { readLength, readSpeed, type RunSent } from "./form.ts";
+import { readLength, readSpeed, type RunTexts } from "./form.ts";
 
 /** A run as it came off the receiver, before it is saved. */
 export interface Taken {
@@ -27,7 +27,7 @@ export function rateOf(fixes: readonly Fix[]): number {
 }
 
 /** @returns what is run to, or nothing until that is typed */
-export function goalOf(what: RunSent["what"], over: string, units: Preferences): Goal | undefined {
+export function goalOf(what: RunTexts["what"], over: string, units: Preferences): Goal | undefined {
   if (what === "toSpeed") {
     const speedMs = readSpeed(over, units.speed);
     return speedMs === undefined ? undefined : { what, speedMs };

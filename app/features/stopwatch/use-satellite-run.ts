@@ -9,7 +9,7 @@ import { useAwake } from "#app/ui/use-awake.ts";
 import { errorWords } from "#app/ui/error-words.ts";
 import { receiver } from "#app/workers/client.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
-import type { RunSent } from "./form.ts";
+import type { RunTexts } from "./form.ts";
 import { courseDoubts, speedTaken, timeTaken, type Taken } from "./satellite-form.ts";
 
 /** What comes after the goal still tells of the moment before it. */
@@ -18,7 +18,7 @@ const AFTER_MS = 1500;
 const NONE: readonly Fix[] = [];
 
 interface Wanted {
-  readonly what: RunSent["what"];
+  readonly what: RunTexts["what"];
   readonly goal: Goal | undefined;
   readonly units: Preferences;
   /** a lap is saved as it ends */

@@ -21,7 +21,7 @@ export function BetterOrWorse({ context }: { context: RigContext }) {
   const [worse, setWorse] = useState(false);
   if (!context.present.openChange) return null;
   const zone = feltIn(context);
-  const say = (verdict: ComparedVerdict, putBack: "yes" | "no" = "no") =>
+  const say = (verdict: ComparedVerdict, putBack = false) =>
     send(
       { intent: "compared", verdict, zone, putBack },
       `Logged: ${verdict} at ${ZONE_NAMES[zone].toLowerCase()}.`,
@@ -31,7 +31,7 @@ export function BetterOrWorse({ context }: { context: RigContext }) {
       <span className="label">Since the change, {ZONE_NAMES[zone].toLowerCase()} is</span>
       {worse ? (
         <div className="row">
-          <Button variant="contained" disabled={busy} onClick={() => say("worse", "yes")}>
+          <Button variant="contained" disabled={busy} onClick={() => say("worse", true)}>
             Worse: put it back
           </Button>
           <Button variant="outlined" disabled={busy} onClick={() => say("worse")}>

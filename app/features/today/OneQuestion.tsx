@@ -2,25 +2,20 @@
 import css from "./today.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import type { QuestionName } from "#core/log/question-names.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { QUESTION_WORDS } from "#app/vocabulary/questions.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
+import { useTap } from "#app/frame/use-tap.ts";
 
 export function OneQuestion({ context }: { context: RigContext }) {
-  const fetcher = useFetcher<ActionProblem>();
+  const { send, busy: sending, answer } = useTap(context.header.id);
   const [left, setLeft] = useState<readonly QuestionName[]>([]);
   const question = context.advice?.question;
   if (question === undefined || left.includes(question)) return null;
   const { text, yes, no } = QUESTION_WORDS[question];
-  const busy = fetcher.state !== "idle" || context.working;
-  const say = (is: "yes" | "no") =>
-    void fetcher.submit(
-      { intent: "answer", question, is },
-      { method: "post", action: `/rigs/${context.header.id}` },
-    );
+  const busy = sending || context.working;
+  const say = (is: "yes" | "no") => send({ intent: "answer", question, is });
   return (
     <section className={css["better"]} aria-label="One question">
       <span className="label">One question: it tells jetting from what feels the same</span>
@@ -34,7 +29,7 @@ export function OneQuestion({ context }: { context: RigContext }) {
         </Button>
         <Button onClick={() => setLeft([...left, question])}>Not now</Button>
       </div>
-      <Problem message={fetcher.data?.message} />
+      <Problem message={answer?.message} />
     </section>
   );
 }

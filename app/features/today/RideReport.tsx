@@ -1,7 +1,6 @@
 /** Back from a ride: how it pulled, a tap a zone. What is tapped is kept at once, as one entry of the whole ride. */
 import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher } from "react-router";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
@@ -9,27 +8,25 @@ import { FeltRows, NOTHING_TOLD, type Told, type ToldRide } from "#app/frame/Fel
 import { WentWrong } from "#app/frame/WentWrong.tsx";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { rideZone } from "#app/vocabulary/ride.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
-
-type Answer = ActionProblem & { readonly logged?: readonly string[] };
+import type { Answer } from "#app/journal/rig-action.ts";
+import { useTap } from "#app/frame/use-tap.ts";
 
 const isNothing = (told: ToldRide): boolean => ZONES.every((zone) => told[zone] === "unused");
 
 /** A ride of which the log keeps what was tapped last: each save takes the place of the one before. */
-function useKeptRide(action: string) {
-  const fetcher = useFetcher<Answer>();
+function useKeptRide(rigId: string) {
+  const { send, busy, answer: data } = useTap(rigId);
   const say = useToast();
   const [told, setTold] = useState(NOTHING_TOLD);
   /** what the log has of it, and in which entry */
   const kept = useRef<{ readonly told: ToldRide; readonly id?: string | undefined }>({ told: NOTHING_TOLD });
   const onTheWay = useRef<ToldRide>(undefined);
   const heard = useRef<Answer>(undefined);
-  const { data, state, submit } = fetcher;
   useEffect(() => {
     const sent = onTheWay.current;
     if (sent) {
       // Its answer, not its rest: a tap may come between what is sent and the fetcher that says so.
-      if (state !== "idle" || heard.current === data) return;
+      if (busy || heard.current === data) return;
       heard.current = data;
       onTheWay.current = undefined;
       if (data?.message !== undefined) {
@@ -50,23 +47,21 @@ function useKeptRide(action: string) {
     const felt = Object.fromEntries(
       ZONES.flatMap((zone) => (told[zone] === "unused" ? [] : [[zone, told[zone]]])),
     );
-    const form = isNothing(told)
-      ? { intent: "strike", strikes: id ?? "", why: "Not used on this ride" }
-      : { intent: "ride", felt: JSON.stringify(felt), ...(id !== undefined && { replaces: id }) };
-    void submit(form, { method: "post", action });
-  }, [told, state, data, submit, action, say]);
+    if (isNothing(told)) send({ intent: "strike", strikes: id ?? "", why: "Not used on this ride" });
+    else send({ intent: "ride", felt, ...(id !== undefined && { replaces: id }) });
+  }, [told, busy, data, send, say]);
   return {
     told,
     tell: (zone: keyof ToldRide, next: Told) => setTold((before) => ({ ...before, [zone]: next })),
     takeBack: () => setTold(NOTHING_TOLD),
     problem: data?.message,
-    busy: state !== "idle",
+    busy,
   };
 }
 
 /** Offered after every ride; three or four taps with a glove. */
 export function RideReport({ context, onDone }: { context: RigContext; onDone: () => void }) {
-  const { told, tell, takeBack, problem, busy } = useKeptRide(`/rigs/${context.header.id}`);
+  const { told, tell, takeBack, problem, busy } = useKeptRide(context.header.id);
   return (
     <section className="stack" aria-label="How did it pull?">
       <h2>How did it pull?</h2>

@@ -5,8 +5,8 @@ import type { BaseSheet, CheckEntry } from "#core/log/schema.ts";
 import { CHECKS, FINDINGS, MEASURES, type CheckName } from "#core/log/walk-round-names.ts";
 import { CHECK_PLAN } from "#core/walkround/checks.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
-import { readLimits, sheetFor } from "#app/journal/limits.ts";
-import { limitTexts, limitWords, readMeasured, withLimits } from "./check/form.ts";
+import { limitsForm, limitTexts, sheetFor } from "#app/frame/limits.ts";
+import { limitWords, readMeasured, withLimits } from "./check/form.ts";
 import { GoodOnes } from "#app/features/rig/GoodOnes.tsx";
 import { StateMark } from "./StateMark.tsx";
 import { FINDING_WORDS } from "#app/vocabulary/findings.ts";
@@ -92,14 +92,15 @@ describe("the other panels", () => {
 
 describe("a check as typed", () => {
   it("reads commas, leaves empty fields out, and keeps the words of what it cannot read", () => {
-    expect(
-      readMeasured({ cableSlackMm: "3,5", chokeSlackMm: " ", plugGapMm: "thin", wetLevelMm: "9999" }),
-    ).toEqual({
-      measured: { cableSlackMm: 3.5 },
-      problems: {
-        plugGapMm: "“thin” is not a number.",
-        wetLevelMm: expect.stringContaining("-50 to 5000") as string,
-      },
+    const problems: Record<string, string> = {};
+    const texts = { cableSlackMm: "3,5", chokeSlackMm: " ", plugGapMm: "thin", wetLevelMm: "9999" };
+    const measured = readMeasured(texts, (measure, words) => {
+      problems[measure] = words;
+    });
+    expect(measured).toEqual({ cableSlackMm: 3.5 });
+    expect(problems).toEqual({
+      plugGapMm: "“thin” is not a number.",
+      wetLevelMm: expect.stringContaining("-50 to 5000") as string,
     });
   });
   it("says what a measure is held against, and where that comes from", () => {
@@ -109,10 +110,10 @@ describe("a check as typed", () => {
     expect(limitWords("floatDropMm", ENDURO_BUILD, undefined)).toBe("No limit yet: type your manual’s.");
   });
   it("opens with the tuner's own limits and reads them back", () => {
-    const texts = limitTexts("floatHeight", SHEET);
+    const texts = limitTexts(["floatLeftMm", "floatRightMm"], SHEET.limits);
     expect(texts.floatLeftMm).toEqual({ min: "15", max: "17", source: "manual, page 41" });
     expect(texts.floatRightMm).toEqual({ min: "", max: "", source: "" });
-    expect(readLimits(texts)).toEqual({ ok: true, limits: SHEET.limits });
+    expect(limitsForm.parse(texts)).toEqual(SHEET.limits);
   });
   it("makes a new sheet only where the limits say something new", () => {
     const typed = ["floatLeftMm", "floatRightMm"];

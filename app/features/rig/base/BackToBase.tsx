@@ -1,15 +1,15 @@
 import Button from "@mui/material/Button";
-import { changesTowards } from "#app/journal/fit-changes.ts";
+import { useLoggedTap } from "#app/frame/use-logged-tap.ts";
 import { useRig } from "#app/frame/use-rig.ts";
+import { towardsBase } from "#app/journal/fit-changes.ts";
+import { Problem } from "#app/ui/Problem.tsx";
 import { partInSentence, partValue } from "#app/vocabulary/parts.ts";
-import { baseOf } from "./sent.ts";
-import { useSend, Said } from "./send.tsx";
 
 /** One logged action: every part that is off its base goes back to it. */
 export function BackToBase() {
-  const { build, present } = useRig();
-  const { send, answer, busy } = useSend();
-  const changes = changesTowards(present.settings, baseOf(build, present.sheet));
+  const { build, header, present } = useRig();
+  const { send, answer, busy } = useLoggedTap(header.id, "Not put back to base");
+  const changes = towardsBase(build, present);
   const words = changes.map(
     ({ part, to, carburettor }) =>
       `${partInSentence(part)} ${partValue(part, to)}${carburettor === undefined ? "" : ` on no. ${carburettor}`}`,
@@ -26,11 +26,11 @@ export function BackToBase() {
         variant="outlined"
         className="start"
         disabled={busy || changes.length === 0}
-        onClick={() => send({ intent: "putToBase" })}
+        onClick={() => send({ intent: "toBase" }, "Everything is back at its base.")}
       >
         Put everything back to base
       </Button>
-      <Said answer={answer} />
+      <Problem message={answer?.message} />
     </section>
   );
 }

@@ -5,7 +5,7 @@ import { MeasureName } from "#core/log/walk-round-names.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
-import { UNSTAMPED } from "#app/journal/limits.ts";
+import { UNSTAMPED } from "#app/frame/limits.ts";
 
 const orDash = (value: number | undefined): string => (value === undefined ? "–" : String(value));
 

@@ -2,18 +2,18 @@ import css from "../rig.module.css";
 import Autocomplete from "@mui/material/Autocomplete";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
+import { Controller, useWatch } from "react-hook-form";
 import { PARTS } from "#core/log/parts.ts";
-import { BaseSheet } from "#core/log/schema.ts";
+import type { BaseSheet } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";
-import { baseTexts } from "./form.ts";
-import { TypedField } from "#app/ui/TypedField.tsx";
-import { type LimitTexts } from "#app/journal/limits.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { UNSTAMPED } from "#app/frame/limits.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import { useSeen } from "#app/frame/use-seen.ts";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
-import { useSend, Said } from "./send.tsx";
+import { BaseForm, baseTexts } from "./form.ts";
 
 export interface SheetEditorProps {
   readonly sheet: BaseSheet;
@@ -21,55 +21,41 @@ export interface SheetEditorProps {
   readonly onFound: (sheet: BaseSheet) => void;
 }
 
+const savedWords = (stamp: string): string =>
+  stamp.trim() === UNSTAMPED ? "Saved for this rig." : `Saved, and found again by ${stamp.trim()}.`;
+
 export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
-  const { send, answer, busy } = useSend();
-  const seen = useSeen("base", answer);
-  const [texts, setTexts] = useState(() => baseTexts(sheet));
-  const match = known.find(({ stamp }) => stamp === texts.stamp.trim());
-  const isNew = match !== undefined && JSON.stringify(baseTexts(match)) !== JSON.stringify(texts);
-  const limit = (measure: MeasureName, name: keyof LimitTexts, label: string) => {
-    const now = texts.limits[measure] ?? { min: "", max: "", source: "" };
-    return (
-      <TypedField
-        label={label}
-        value={now[name]}
-        onChange={(event) =>
-          setTexts({
-            ...texts,
-            limits: { ...texts.limits, [measure]: { ...now, [name]: event.target.value } },
-          })
-        }
-        problem={name === "min" ? answer?.fields?.[measure] : undefined}
-        keys={name === "source" ? "text" : "decimal"}
-      />
-    );
-  };
+  const form = useRigForm("base", BaseForm, baseTexts(sheet), { on: "base" });
+  const { control, getValues } = form.methods;
+  const stamp = useWatch({ control, name: "stamp" });
+  const match = known.find((one) => one.stamp === stamp.trim());
+  const isNew = match !== undefined && JSON.stringify(baseTexts(match)) !== JSON.stringify(getValues());
   return (
-    <section className="stack">
+    <RigFields form={form} saves="Save the sheet">
       <h2>This carburettor</h2>
       <div className="two">
-        <Autocomplete
-          freeSolo
-          options={known.map(({ stamp }) => stamp)}
-          inputValue={texts.stamp}
-          onInputChange={(_, stamp) => setTexts({ ...texts, stamp })}
-          renderInput={(props) => (
-            <TextField
-              {...props}
-              label="Number stamped on it"
-              error={answer?.fields?.["stamp"] !== undefined}
-              helperText={answer?.fields?.["stamp"]}
+        <Controller
+          control={control}
+          name="stamp"
+          render={({ field: { value, onChange, ref }, fieldState: { error } }) => (
+            <Autocomplete
+              freeSolo
+              options={known.map((one) => one.stamp)}
+              inputValue={value}
+              onInputChange={(_, text) => onChange(text)}
+              renderInput={(props) => (
+                <TextField
+                  {...props}
+                  inputRef={ref}
+                  label="Number stamped on it"
+                  error={error !== undefined}
+                  helperText={error?.message}
+                />
+              )}
             />
           )}
         />
-        <TypedField
-          label="Where it comes from"
-          value={texts.source}
-          onChange={(event) => setTexts({ ...texts, source: event.target.value })}
-          problem={answer?.fields?.["source"]}
-          hint="Such as: manual, page 41."
-          most={60}
-        />
+        <FormField name="source" label="Where it comes from" hint="Such as: manual, page 41." most={60} />
       </div>
       {match && isNew && (
         <div className="row">
@@ -82,15 +68,7 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
       <h3 className="label">Base setting</h3>
       <div className="grid">
         {PARTS.map((part) => (
-          <TypedField
-            key={part}
-            label={PART_NAMES[part]}
-            value={texts.setting[part]}
-            onChange={(event) =>
-              setTexts({ ...texts, setting: { ...texts.setting, [part]: event.target.value } })
-            }
-            problem={answer?.fields?.[part]}
-          />
+          <FormField key={part} name={`setting.${part}`} label={PART_NAMES[part]} />
         ))}
       </div>
       <h3 className="label">Limits of the walk-round</h3>
@@ -99,17 +77,16 @@ export function SheetEditor({ sheet, known, onFound }: SheetEditorProps) {
           <span>
             {MEASURE_WORDS[measure].label}, {MEASURE_WORDS[measure].unit}
           </span>
-          {limit(measure, "min", "From")}
-          {limit(measure, "max", "To")}
-          {limit(measure, "source", "Source")}
+          <FormField name={`limits.${measure}.min`} label="From" keys="decimal" />
+          <FormField name={`limits.${measure}.max`} label="To" keys="decimal" />
+          <FormField name={`limits.${measure}.source`} label="Source" />
         </div>
       ))}
-      <Said answer={answer} />
-      <div className="row save">
-        <Button variant="contained" disabled={busy} onClick={() => send({ intent: "sheet", ...texts, seen })}>
-          Save the sheet
-        </Button>
-      </div>
-    </section>
+      {form.answer?.logged && (
+        <p className="flush" role="status">
+          {savedWords(stamp)}
+        </p>
+      )}
+    </RigFields>
   );
 }

@@ -1,19 +1,24 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { useFetcher } from "react-router";
 import { BaseSheet } from "#core/log/schema.ts";
 import { readSheetFile, type SheetFile, type SheetsRead } from "#core/log/sheet-file.ts";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { GoodOnes } from "../GoodOnes.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
+import type { ActionProblem } from "#app/journal/save.ts";
 import { saveFile } from "#app/journal/export.ts";
-import { useSend, Said } from "./send.tsx";
 
 export function SheetFiles({ sheets }: { sheets: readonly BaseSheet[] }) {
-  const { send, answer } = useSend();
+  const fetcher = useFetcher<ActionProblem & { said?: string }>();
   const [read, setRead] = useState<SheetsRead>();
   const take = (list: readonly BaseSheet[]) => {
     setRead(undefined);
-    send({ intent: "import", sheets: [...list] });
+    void fetcher.submit(JSON.stringify(list), {
+      method: "post",
+      encType: "application/json",
+      action: "/base-sheets",
+    });
   };
   const open = async (file: File) => {
     const found =
@@ -60,7 +65,10 @@ export function SheetFiles({ sheets }: { sheets: readonly BaseSheet[] }) {
           onLeave={() => setRead(undefined)}
         />
       )}
-      <Said answer={answer} />
+      <Problem message={fetcher.data?.message} />
+      <p className="flush" role="status">
+        {fetcher.data?.said}
+      </p>
     </section>
   );
 }

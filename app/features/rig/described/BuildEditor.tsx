@@ -1,20 +1,23 @@
-import { zodResolver } from "@hookform/resolvers/zod";
 import Button from "@mui/material/Button";
 import { useEffect, useRef, type ReactNode } from "react";
-import { FormProvider, useForm } from "react-hook-form";
+import { FormProvider } from "react-hook-form";
+import type * as z from "zod/mini";
 import type { Build } from "#core/log/schema.ts";
+import { TypedBefore } from "#app/frame/RigFields.tsx";
+import type { RigForm } from "#app/frame/use-rig-form.ts";
 import { FoldedContext, useFolding } from "./folded.ts";
-import { BuildForm } from "./form.ts";
-import { buildTexts, type BuildTexts } from "./texts.ts";
+import type { DescribedForm, DescribedTexts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
 import { BaselineSection, MachineSection, PlugSection, RidingSection, RulesSection } from "./sections.tsx";
 
+type Described = z.output<typeof DescribedForm>;
+
 interface BuildEditorProps {
   readonly start: Build;
+  readonly form: RigForm<DescribedTexts, Described>;
   readonly saveWords: string;
-  readonly saving: boolean;
-  readonly onSave: (build: Build) => void;
+  readonly onSave: (described: Described) => void;
   /** what stands below the fields */
   readonly after?: ReactNode;
 }
@@ -26,14 +29,13 @@ const namesOf = (sections: readonly HTMLElement[]): string[] =>
   sections.map(({ dataset }) => dataset["section"] ?? "");
 
 /** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
-export function BuildEditor({ start, saveWords, saving, onSave, after }: BuildEditorProps) {
-  const form = useForm<BuildTexts, unknown, Build>({
-    resolver: zodResolver(BuildForm),
-    defaultValues: buildTexts(start),
-    mode: "onTouched",
-    // What is wrong may lie folded: it is opened first.
-    shouldFocusError: false,
-  });
+export function BuildEditor({
+  start,
+  form: { methods: form, saving, offer },
+  saveWords,
+  onSave,
+  after,
+}: BuildEditorProps) {
   const { errors, isSubmitted, submitCount } = form.formState;
   const wrong = Object.keys(errors).length > 0 && isSubmitted;
   const { folded, unfold, foldAll, someOpen } = useFolding();
@@ -54,6 +56,7 @@ export function BuildEditor({ start, saveWords, saving, onSave, after }: BuildEd
           ref={place}
           onSubmit={(event) => void form.handleSubmit(onSave)(event)}
         >
+          {offer && <TypedBefore offer={offer} />}
           <Button
             variant="outlined"
             className="start"

@@ -3,7 +3,7 @@ import { fold } from "#core/log/fold.ts";
 import { advise } from "#core/advice/card/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { append } from "#app/store/rig-log.ts";
-import { RIG, answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { RIG, answerOf, freshRig, logged, sent, refusal } from "#app/testing/rig.ts";
 import { database } from "#app/store/database.ts";
 import { usualKnown } from "../new/known.ts";
 import { clientAction as makeRig } from "../new/route.tsx";
@@ -93,9 +93,7 @@ describe("describing a rig", () => {
   });
 
   it("refuses a needle that has not the groove that is fitted: nothing could be advised any more", async () => {
-    await tap(
-      posted({ intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 5 }]) }),
-    );
+    await tap(sent({ intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 5 }]) }));
     const needle = { ...ENDURO_BUILD.carburettor.needle, grooves: 3 };
     const short = { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needle } };
     const { message } = await refusal(() =>

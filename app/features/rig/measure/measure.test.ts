@@ -1,7 +1,7 @@
 import { ASSUMED_DOUBT, assumablePaths } from "#core/rig/assumed.ts";
 import { STARTING_KINDS, startingBuild } from "#core/rig/starting-builds.ts";
 import { fold } from "#core/log/fold.ts";
-import { answerOf, freshRig, logged, posted, refusal } from "#app/testing/rig.ts";
+import { answerOf, freshRig, logged, sent, refusal } from "#app/testing/rig.ts";
 import { at } from "../../../../core/__tests__/entries.ts";
 import { HOW_TO } from "./how.ts";
 import { hasGaugePlace } from "./GaugePlace.tsx";
@@ -61,8 +61,8 @@ describe("a measure on its own page", () => {
   );
 
   it("is logged as measured better, and is assumed no more", async () => {
-    const sent = posted({ path: "carburettor.needleJetMm", value: "2.66", by: "pin gauge" });
-    expect(answerOf(await measure(sent)).status).toBe(302);
+    const measured = sent({ path: "carburettor.needleJetMm", value: "2.66", by: "pin gauge" });
+    expect(answerOf(await measure(measured)).status).toBe(302);
     const [entry] = (await logged()).slice(-1);
     expect(entry).toMatchObject({
       kind: "build",
@@ -80,6 +80,6 @@ describe("a measure on its own page", () => {
     [{ path: "toString", value: "1" }, "path", "Choose one"],
     [{ path: "carburettor.boreMm", value: "NaN" }, "value", "is not a number"],
   ])("refuses %j", async (fields, field, words) => {
-    expect((await refusal(() => measure(posted(fields)))).fields?.[field]).toContain(words);
+    expect((await refusal(() => measure(sent(fields)))).fields?.[field]).toContain(words);
   });
 });

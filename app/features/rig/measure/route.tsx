@@ -1,112 +1,91 @@
 import Button from "@mui/material/Button";
-import { useState } from "react";
-import { Link, redirect, useActionData, useNavigation, useSearchParams, Form } from "react-router";
-import * as z from "zod/mini";
-import type { Route } from "./+types/route";
-import { ASSUMED_DOUBT } from "#core/rig/assumed.ts";
+import { Link, useSearchParams } from "react-router";
 import { correctableChanges } from "#core/log/corrections.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { Caution } from "#app/ui/Caution.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
-import { TypedField } from "#app/ui/TypedField.tsx";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, readSent, refused, saveEntries, type ActionProblem } from "#app/journal/save.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { modelRefusal } from "#app/journal/save.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { capital, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { GaugePlace } from "./GaugePlace.tsx";
 import { RigTabs } from "../RigTabs.tsx";
 import { HOW_TO } from "./how.ts";
+import { MeasureForm } from "./form.ts";
 import { textOf, withMeasured } from "./measured.ts";
 
-const Path = z
-  .string()
-  .check(z.refine((path) => Object.hasOwn(ASSUMED_DOUBT, path), "Choose one of those offered."));
-const Sent = z.object({
-  path: Path,
-  value: z.string().check(z.maxLength(40)),
-  /** a word for the log: by what gauge, in which book */
-  by: z._default(z.string().check(z.trim(), z.maxLength(80)), ""),
-});
+const draftOf = (path: string): string => `measure/${path}`;
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(Sent, Object.fromEntries(await request.formData()));
-  if (!read.ok) return read.answer;
-  const { path, value, by } = read.sent;
-  const { build, present } = await openRig(params.rigId);
-  const measured = withMeasured(build, path, value);
-  if (!measured.ok) return refused({ fields: { value: measured.message } });
-  const refusal = modelRefusal(() => {
-    for (const [i, setting] of present.settings.entries())
-      checkSettingOn(buildOfCarburettor(measured.build, i), setting);
-  });
-  if (refusal !== undefined) return refused({ fields: { value: refusal } });
-  const corrects = correctableChanges(build, measured.build);
-  const problem = await saveEntries(params.rigId, [
-    {
-      kind: "build",
-      build: measured.build,
-      reopens: [],
-      ...(corrects.length > 0 && { corrects }),
-      why: `Measured: ${fieldWords(path)}${by === "" ? "" : `, ${by}`}`,
-    },
-  ]);
+export const clientAction = rigAction({
+  codec: MeasureForm,
+  form: ({ path }) => draftOf(path),
+  entries: ({ path, value, by }, { rig: { build, present } }) => {
+    const measured = withMeasured(build, path, value);
+    if (!measured.ok) return { fields: { value: measured.message } };
+    const refusal = modelRefusal(() => {
+      for (const [i, setting] of present.settings.entries())
+        checkSettingOn(buildOfCarburettor(measured.build, i), setting);
+    });
+    if (refusal) return { fields: { value: refusal.message } };
+    const corrects = correctableChanges(build, measured.build);
+    return [
+      {
+        kind: "build",
+        build: measured.build,
+        reopens: [],
+        ...(corrects.length > 0 && { corrects }),
+        why: `Measured: ${fieldWords(path)}${by === "" ? "" : `, ${by}`}`,
+      },
+    ];
+  },
   // The next one that counts comes by itself: what is measured drops off the list.
-  return problem ? refused(problem, 507) : redirect(placeHref(params.rigId, "measure"));
-}
+  then: (rigId) => placeHref(rigId, "measure"),
+});
 
 /** One assumed value at a time: where the gauge goes, one field, or on to the next. */
 function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) {
   const { build } = useRig();
-  const answer = useActionData<ActionProblem>();
-  const saving = useNavigation().state !== "idle";
-  const [value, setValue] = useState("");
-  const [by, setBy] = useState("");
+  const form = useRigForm(draftOf(path), MeasureForm, { path, value: "", by: "" });
   const how = HOW_TO[path];
   if (!how) return null;
   return (
-    <Form method="post" className="form" noValidate>
+    <RigFields
+      form={form}
+      saves="It is measured"
+      beside={
+        skip !== undefined && (
+          <Button component={Link} to={`?what=${skip}`} variant="outlined">
+            Skip
+          </Button>
+        )
+      }
+    >
       <h2>{how.label}</h2>
       <p className="flush">{how.how}</p>
       <p className="quiet flush">About {how.minutes} minutes.</p>
       <GaugePlace path={path} />
-      <input type="hidden" name="path" value={path} />
-      <TypedField
+      <FormField
         name="value"
         label={how.label}
         unit={how.unit}
         keys="decimal"
-        value={value}
-        onChange={({ target }) => setValue(target.value)}
-        problem={answer?.fields?.["value"]}
         hint={`Assumed so far: ${textOf(build, path)}${how.unit === undefined ? "" : ` ${how.unit}`}.`}
       />
-      <TypedField
+      <FormField
         name="by"
         label="Read by what, for the log"
-        value={by}
-        onChange={({ target }) => setBy(target.value)}
-        problem={answer?.fields?.["by"]}
         hint="A pin gauge, a micrometer, a page of the book. May stay empty."
         most={80}
       />
       <Caution>
         Cold engine, tap off, no flame near. Rubber out before solvent; never wire through a drilling.
       </Caution>
-      <Problem message={answer?.message} />
-      <div className="row save">
-        {skip !== undefined && (
-          <Button component={Link} to={`?what=${skip}`} variant="outlined">
-            Skip
-          </Button>
-        )}
-        <Button type="submit" variant="contained" disabled={saving}>
-          {saving ? "Saving…" : "It is measured"}
-        </Button>
-      </div>
-    </Form>
+    </RigFields>
   );
 }
 

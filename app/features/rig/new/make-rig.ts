@@ -32,7 +32,7 @@ export async function makeRig(
   const { known, elevationM } = read;
   const build = firstRig(known);
   const refusal = modelRefusal(() => checkBuild(build));
-  if (refusal !== undefined) return { ok: false, answer: refused({ message: refusal }) };
+  if (refusal) return { ok: false, answer: refused({ message: refusal.message }) };
   const header: Header = {
     id: newEntryId("build").replace("build:", "rig:"),
     name: firstName(known.kind, known.displacementCm3, build.engine.cylinders),

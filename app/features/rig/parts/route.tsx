@@ -1,43 +1,35 @@
-import { data, useFetcher, useSearchParams } from "react-router";
+import { useFetcher, useSearchParams } from "react-router";
 import { useState } from "react";
-import type { Route } from "./+types/route";
+import type * as z from "zod/mini";
 import { askParts } from "#app/journal/judge.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { logEntries, readSent, refused, type ActionProblem } from "#app/journal/save.ts";
-import { newestOf, unlessOvertaken } from "#app/journal/seen.ts";
+import { rigAction, type Answer } from "#app/journal/rig-action.ts";
+import { newestOf } from "#app/journal/seen.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { RigTabs } from "../RigTabs.tsx";
-import { AddPart } from "./AddPart.tsx";
+import { AddPart, ADDED } from "./AddPart.tsx";
 import { Buying } from "./Buying.tsx";
 import { Nearest } from "./Nearest.tsx";
 import { PartList } from "./PartList.tsx";
 import { PartPanel } from "./PartPanel.tsx";
 import { askedOf, Sent } from "./sent.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(Sent, await request.json(), "This part");
-  if (!read.ok) return read.answer;
-  const { build, present } = await openRig(params.rigId);
-  const asked = askedOf(build, present.settings, read.sent);
-  if ("problem" in asked) return refused(asked.problem);
-  const { seen } = read.sent;
-  const logged = await logEntries(params.rigId, [asked.log], unlessOvertaken("box", seen));
-  return logged.ok ? data({ saved: true }) : refused(logged.problem, logged.status);
-}
-
-export interface Said extends ActionProblem {
-  readonly saved?: true;
-}
+export const clientAction = rigAction({
+  codec: Sent,
+  form: ({ intent }) => (intent === "add" ? ADDED : intent),
+  what: "This part",
+  on: "box",
+  entries: (sent, { rig: { build, present } }) => askedOf(build, present.settings, sent),
+});
 
 /** One thing at a time goes to the box or into the carburettor; what stands there now is what it is held against. */
 export function useSendPart() {
   const { present } = useRig();
-  const fetcher = useFetcher<Said>();
-  const send = (sent: Sent) =>
+  const fetcher = useFetcher<Answer>();
+  const send = (sent: z.input<typeof Sent>) =>
     void fetcher.submit(JSON.stringify({ ...sent, seen: newestOf(present, "box") }), {
       method: "post",
       encType: "application/json",

@@ -8,46 +8,45 @@ import { checkCarburettor } from "#core/rig/check-build.ts";
 import { checkSettingOn } from "#core/rig/check-setting.ts";
 import { modelRefusal, type ActionProblem, type Content } from "#app/journal/save.ts";
 import { benchPartWords } from "#app/vocabulary/bench-parts.ts";
-import { MEASURE_FIELD } from "./form.ts";
+import { MEASURE_FIELD, PartForm } from "./form.ts";
 
 const Name = BenchPart.def.options[0].shape.name;
 const carburettor = z.int().check(z.gte(0), z.lte(5));
-const seen = z.optional(z.string().check(z.maxLength(80)));
+
+/** Another one for the box. */
+export const AddForm = z.object({ intent: z.literal("add"), part: PartForm, carburettor });
+export type AddTexts = z.input<typeof AddForm>;
 
 export const Sent = z.discriminatedUnion("intent", [
-  z.strictObject({ intent: z.literal("add"), part: BenchPart, carburettor, seen }),
-  z.strictObject({ intent: z.literal("remove"), name: Name, seen }),
-  z.strictObject({ intent: z.literal("fit"), name: Name, outName: Name, carburettor, seen }),
+  AddForm,
+  z.object({ intent: z.literal("remove"), name: Name }),
+  z.object({ intent: z.literal("fit"), name: Name, outName: Name, carburettor }),
 ]);
 export type Sent = z.infer<typeof Sent>;
 
 /** What is to be logged, or why not. */
-export type Asked = { readonly log: Content } | { readonly problem: ActionProblem };
-
-const no = (problem: ActionProblem): Asked => ({ problem });
+type Asked = Content[] | ActionProblem;
 
 function added(rig: Build, { part, carburettor: index }: Extract<Sent, { intent: "add" }>): Asked {
   const { box } = rig;
   const { parts = [] } = box;
   if (parts.length >= MOST_PARTS)
-    return no({ message: `A box holds ${MOST_PARTS} parts that are swapped: take one out first.` });
+    return { message: `A box holds ${MOST_PARTS} parts that are swapped: take one out first.` };
   if (parts.some(({ name }) => name === part.name))
-    return no({ fields: { name: "There is a part of that name already." } });
+    return { fields: { "part.name": "There is a part of that name already." } };
   const refusal = modelRefusal(() =>
     checkCarburettor(withPart(buildOfCarburettor(rig, Math.min(index, carburettorCount(rig) - 1)), part), 0),
   );
-  if (refusal !== undefined) return no({ fields: { [MEASURE_FIELD[part.kind]]: refusal } });
-  return {
-    log: { kind: "box", box: { ...box, parts: [...parts, part] }, why: `With ${benchPartWords(part)}` },
-  };
+  if (refusal) return { fields: { [`part.${MEASURE_FIELD[part.kind]}`]: refusal.message } };
+  return [{ kind: "box", box: { ...box, parts: [...parts, part] }, why: `With ${benchPartWords(part)}` }];
 }
 
 function removed({ box }: Build, name: string): Asked {
   const { parts = [] } = box;
   const part = parts.find((one) => one.name === name);
-  if (!part) return no({ message: "That part is no longer in the box." });
+  if (!part) return { message: "That part is no longer in the box." };
   const left = parts.filter((one) => one !== part);
-  return { log: { kind: "box", box: { ...box, parts: left }, why: `Without ${benchPartWords(part)}` } };
+  return [{ kind: "box", box: { ...box, parts: left }, why: `Without ${benchPartWords(part)}` }];
 }
 
 /** A clip stands in a groove that the needle has: said before anything is taken apart. */
@@ -67,22 +66,22 @@ function fitted(
 ): Asked {
   const parts = rig.box.parts ?? [];
   const part = parts.find((one) => one.name === name);
-  if (!part) return no({ message: "That part is no longer in the box." });
+  if (!part) return { message: "That part is no longer in the box." };
   const groove = grooveRefusal(part, rig, settings);
-  if (groove !== undefined) return no({ message: groove });
-  if (index >= carburettorCount(rig)) return no({ message: "This rig has no such carburettor." });
+  if (groove !== undefined) return { message: groove };
+  if (index >= carburettorCount(rig)) return { message: "This rig has no such carburettor." };
   let build = rig;
   const refusal = modelRefusal(() => {
     build = fitPart(rig, index, part, outName);
     for (const [i, setting] of settings.entries()) checkSettingOn(buildOfCarburettor(build, i), setting);
   });
-  if (refusal !== undefined) return no({ message: refusal });
+  if (refusal) return { message: refusal.message };
   const names = (build.box.parts ?? []).map((one) => one.name);
   if (new Set(names).size < names.length)
-    return no({ fields: { outName: "There is a part of that name already." } });
+    return { fields: { outName: "There is a part of that name already." } };
   if (names.length > MOST_PARTS)
-    return no({ message: `A box holds ${MOST_PARTS} parts that are swapped: take one out first.` });
-  return { log: { kind: "build", build, reopens: [], why: `Fitted ${benchPartWords(part)} from the box` } };
+    return { message: `A box holds ${MOST_PARTS} parts that are swapped: take one out first.` };
+  return [{ kind: "build", build, reopens: [], why: `Fitted ${benchPartWords(part)} from the box` }];
 }
 
 /** @param settings - what is fitted, one a carburettor */

@@ -22,13 +22,16 @@ describe("the teardown", () => {
       const bytes = new Uint8Array([1, 2, 3]);
       // jsdom's files have no arrayBuffer
       form.append(
-        "photo",
+        "file",
         Object.assign(new File([bytes], "p.jpg"), { arrayBuffer: () => Promise.resolve(bytes.buffer) }),
       );
     }
     // Read in another realm the form would not be one: the action only asks for its form.
     return {
-      request: { formData: () => Promise.resolve(form) },
+      request: {
+        headers: new Headers({ "Content-Type": "multipart/form-data" }),
+        formData: () => Promise.resolve(form),
+      },
       params: { rigId: RIG },
       context: {},
     } as never;

@@ -11,7 +11,7 @@ import { type OpenRig } from "#app/journal/open-rig.ts";
 import { modelRefusal, type Content } from "#app/journal/save.ts";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
 
-export const Sent = z.object({
+export const StepForm = z.object({
   step: TeardownStep,
   moved: z.enum(["out", "in"]),
   reads: z.string().check(z.trim(), z.maxLength(60)),
@@ -20,19 +20,22 @@ export const Sent = z.object({
   photos: z.array(PhotoRef).check(z.maxLength(12)),
 });
 
-export type Sent = z.infer<typeof Sent>;
+/** Under which what was typed of one step is kept. */
+export const stepDraft = (step: TeardownStep): string => `teardown/${step}`;
+
+export type Step = z.infer<typeof StepForm>;
 
 /** A float's height is a measure of the walk-round: outside its limits it says stop there. */
 export function floatCheck(floatLeftMm: number, { build, fitted, present }: OpenRig): Content[] | string {
   const seen = { measured: { floatLeftMm }, findings: [] };
   const impossible = modelRefusal(() => propose("floatHeight", seen, build, fitted, present.sheet));
-  if (impossible !== undefined) return impossible;
+  if (impossible) return impossible.message;
   const { state } = propose("floatHeight", seen, build, fitted, present.sheet);
   return [{ kind: "check", check: "floatHeight", state, ...seen, note: "Read at the teardown." }];
 }
 
 /** What a number read off a part says of the rig: what is fitted, or a measure, with its date. */
-export function readOff({ step, moved, reads }: Sent, rig: OpenRig): Content[] | string {
+export function readOff({ step, moved, reads }: Step, rig: OpenRig): Content[] | string {
   const { build, present } = rig;
   if (moved === "in" || reads === "") return [];
   if (step === "stamp") {
@@ -57,7 +60,7 @@ export function readOff({ step, moved, reads }: Sent, rig: OpenRig): Content[] |
 }
 
 export function refusalOf(contents: readonly Content[], { build, fitted }: OpenRig): string | undefined {
-  return modelRefusal(() => {
+  const refusal = modelRefusal(() => {
     for (const content of contents) {
       if (content.kind === "build") {
         checkBuild(content.build);
@@ -66,6 +69,7 @@ export function refusalOf(contents: readonly Content[], { build, fitted }: OpenR
       if (content.kind === "fit") checkSettingOn(build, applyFit(fitted, content));
     }
   });
+  return refusal?.message;
 }
 
 export const nextStep = (step: TeardownStep, moved: "out" | "in"): TeardownStep | undefined =>

@@ -1,53 +1,55 @@
 import css from "../rig.module.css";
-import { redirect, useSearchParams } from "react-router";
-import type { Route } from "./+types/route";
+import { useSearchParams } from "react-router";
 import { TEARDOWN_STEPS, TeardownStep } from "#core/log/teardown-names.ts";
 import { onTray } from "#core/log/tray.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { RigTabs } from "../RigTabs.tsx";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries, readSent } from "#app/journal/save.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { logEntries } from "#app/journal/save.ts";
 import { putPhotos, withPhotos } from "#app/store/photos.ts";
 import { removeKeys } from "#app/store/database.ts";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
-import { Sent, readOff, refusalOf, nextStep } from "./contents.ts";
-import { StepForm } from "./StepForm.tsx";
+import { StepForm, readOff, refusalOf, nextStep, stepDraft } from "./contents.ts";
+import { StepFields } from "./StepFields.tsx";
 import { Tray } from "./Tray.tsx";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const form = await request.formData();
-  const content = form.get("content");
-  const read = readSent(Sent, typeof content === "string" ? JSON.parse(content) : undefined, "This step");
-  if (!read.ok) return read.answer;
-  const { sent } = read;
-  const blobs = form.getAll("photo").filter((value): value is File => typeof value !== "string");
-  if (blobs.length !== sent.photos.length)
-    return refused({ message: "A photo got lost on the way. Nothing was saved; try again." });
-  const rig = await openRig(params.rigId);
-  const more = readOff(sent, rig);
-  if (typeof more === "string") return refused({ fields: { reads: more } });
-  const refusal = refusalOf(more, rig);
-  if (refusal !== undefined) return refused({ fields: { reads: refusal } });
-  const photos = await Promise.all(
-    sent.photos.map(async ({ id }, i) => ({
-      rigId: params.rigId,
-      id,
-      bytes: new Uint8Array((await blobs[i]?.arrayBuffer()) ?? new ArrayBuffer(0)),
-    })),
-  );
-  const problem = await withPhotos(async () => {
-    const kept = await putPhotos(photos);
-    if (!kept.ok) return kept.problem;
-    const unsaved = await saveEntries(params.rigId, [{ kind: "teardown", ...sent }, ...more]);
-    if (unsaved) await removeKeys(kept.value);
-    return unsaved;
-  });
-  if (problem) return refused({ message: problem.message ?? "" }, 507);
-  const next = nextStep(sent.step, sent.moved);
-  return redirect(placeHref(params.rigId, next ? `teardown?step=${next}` : "teardown"));
-}
+export const clientAction = rigAction({
+  codec: StepForm,
+  form: ({ step }) => stepDraft(step),
+  what: "This step",
+  entries: (sent, { rig, files }) => {
+    if (files.length !== sent.photos.length)
+      return { message: "A photo got lost on the way. Nothing was saved; try again." };
+    const more = readOff(sent, rig);
+    if (typeof more === "string") return { fields: { reads: more } };
+    const refusal = refusalOf(more, rig);
+    if (refusal !== undefined) return { fields: { reads: refusal } };
+    return [{ kind: "teardown", ...sent }, ...more];
+  },
+  log: async ({ photos }, contents, { params: { rigId = "" }, files }) => {
+    const taken = await Promise.all(
+      photos.map(async ({ id }, i) => ({
+        rigId,
+        id,
+        bytes: new Uint8Array((await files[i]?.arrayBuffer()) ?? new ArrayBuffer(0)),
+      })),
+    );
+    return withPhotos(async () => {
+      const kept = await putPhotos(taken);
+      if (!kept.ok) return { ok: false, problem: { message: kept.problem.message }, status: 507 };
+      const logged = await logEntries(rigId, contents);
+      if (!logged.ok) await removeKeys(kept.value);
+      return logged;
+    });
+  },
+  then: (rigId, contents) => {
+    const done = contents.find((content) => content.kind === "teardown");
+    const next = done && nextStep(done.step, done.moved);
+    return placeHref(rigId, next ? `teardown?step=${next}` : "teardown");
+  },
+});
 
 /** On a phone the steps are one long row. */
 const intoView = (button: HTMLButtonElement | null): void =>
@@ -92,7 +94,7 @@ export default function TeardownRoute() {
           </button>
         ))}
       </nav>
-      <StepForm key={`${step} ${present.teardown.length}`} step={step} isOut={outSteps.includes(step)} />
+      <StepFields key={`${step} ${present.teardown.length}`} step={step} isOut={outSteps.includes(step)} />
     </div>
   );
 }

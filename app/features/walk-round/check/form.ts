@@ -6,49 +6,33 @@ import {
   CheckState,
   FindingName,
   MeasureName,
-  type CheckName,
   type MeasureName as Measure,
 } from "#core/log/walk-round-names.ts";
-import { CHECK_PLAN } from "#core/walkround/checks.ts";
 import { limitFor } from "#core/walkround/limits.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import type { LimitsTexts } from "#app/journal/limits.ts";
+import { limitsForm } from "#app/frame/limits.ts";
+import { sayIssue } from "#app/ui/say-issue.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 
 export type Texts = Readonly<Partial<Record<Measure, string>>>;
-export interface MeasuredRead {
-  readonly measured: CheckEntry["measured"];
-  readonly problems: Readonly<Partial<Record<Measure, string>>>;
-}
 
 /** @returns the numbers that can be read; an empty field was not measured */
-export function readMeasured(texts: Texts): MeasuredRead {
-  const measured: Partial<Record<Measure, number>> = {};
-  const problems: Partial<Record<Measure, string>> = {};
+export function readMeasured(texts: Texts, say: (measure: Measure, words: string) => void = () => undefined) {
+  const measured: CheckEntry["measured"] = {};
   for (const name of MeasureName.options) {
-    const text = texts[name] ?? "";
-    if (text.trim() === "") continue;
-    const read = readTypedNumber(text);
-    const range = read.ok && CheckSchema.shape.measured.safeParse({ [name]: read.value }).success;
-    if (!read.ok) problems[name] = `“${text}” is not a number.`;
-    else if (!range) problems[name] = `${MEASURE_WORDS[name].label} must be -50 to 5000.`;
+    const typed = texts[name] ?? "";
+    if (typed.trim() === "") continue;
+    const read = readTypedNumber(typed);
+    if (!read.ok) say(name, `“${typed}” is not a number.`);
+    else if (!CheckSchema.shape.measured.safeParse({ [name]: read.value }).success)
+      say(name, `${MEASURE_WORDS[name].label} must be -50 to 5000.`);
     else measured[name] = read.value;
   }
-  return { measured, problems };
+  return measured;
 }
 
 const text = (value: number | undefined): string =>
   value === undefined ? "" : String(Number(value.toFixed(3)));
-
-/** The tuner's own limits as they stand, empty where there are none. */
-export function limitTexts(check: CheckName, sheet: BaseSheet | undefined): LimitsTexts {
-  return Object.fromEntries(
-    CHECK_PLAN[check].measures.map((measure) => {
-      const own = sheet?.limits[measure];
-      return [measure, { min: text(own?.min), max: text(own?.max), source: own?.source ?? "" }];
-    }),
-  );
-}
 
 /** @returns the sheet with the limits typed for some measures, or nothing when they say what it says already */
 export function withLimits(
@@ -75,20 +59,18 @@ export function limitWords(measure: Measure, build: Build, sheet: BaseSheet | un
   return `${range} ${unit} · ${limit.source === "" ? "own limit" : limit.source}`;
 }
 
-const TextRecord = z.partialRecord(MeasureName, z.string().check(z.maxLength(40)));
-/** What the check's screen sends. */
-export const CheckSent = z.object({
-  state: CheckState,
-  texts: TextRecord,
-  limits: z.partialRecord(
-    MeasureName,
-    z.object({
-      min: z.string().check(z.maxLength(40)),
-      max: z.string().check(z.maxLength(40)),
-      source: z.string().check(z.maxLength(60)),
-    }),
+export const CheckForm = z.object({
+  /** as the tuner says; empty: as it comes to */
+  state: z.union([CheckState, z.literal("")]),
+  measured: z.pipe(
+    z.partialRecord(MeasureName, z.string().check(z.maxLength(40))),
+    z.transform((texts, ctx) => readMeasured(texts, (measure, words) => sayIssue(ctx, words, [measure]))),
   ),
+  limits: limitsForm,
   findings: z.array(FindingName).check(z.maxLength(20)),
   note: z.string().check(z.maxLength(2000)),
 });
-export type CheckSent = z.infer<typeof CheckSent>;
+export type CheckTexts = z.input<typeof CheckForm>;
+
+/** Under which what was typed of one check is kept. */
+export const checkDraft = (check: string): string => `check/${check}`;

@@ -1,13 +1,13 @@
-import { data, redirect } from "react-router";
+import { data } from "react-router";
 import type { Route } from "./+types/route";
-import { CHECKS, CheckName } from "#core/log/walk-round-names.ts";
+import { CHECKS, CheckName, type CheckState } from "#core/log/walk-round-names.ts";
 import { propose } from "#core/walkround/proposal.ts";
-import { readLimits, sheetFor, UNSTAMPED } from "#app/journal/limits.ts";
-import { CheckSent, readMeasured, withLimits } from "./form.ts";
+import { CHECK_PLAN } from "#core/walkround/checks.ts";
+import { keepSheets, sheetFor } from "#app/frame/limits.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { modelRefusal } from "#app/journal/save.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { modelRefusal, refused, saveEntries, readSent } from "#app/journal/save.ts";
-import { saveSheets } from "#app/store/base-sheets.ts";
+import { checkDraft, CheckForm, withLimits } from "./form.ts";
 import { CheckScreen } from "./CheckScreen.tsx";
 
 const nextCheck = (check: CheckName): CheckName | undefined => CHECKS[CHECKS.indexOf(check) + 1];
@@ -22,32 +22,32 @@ export function clientLoader({ params }: Route.ClientLoaderArgs) {
   return { check: checkOf(params.check) };
 }
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const check = checkOf(params.check);
-  const form = readSent(CheckSent, await request.json(), "This check");
-  if (!form.ok) return form.answer;
-  const { state, texts, limits: typed, findings, note } = form.sent;
-  const { measured, problems } = readMeasured(texts);
-  const [wrong] = Object.entries(problems);
-  if (wrong) return refused({ fields: { [wrong[0]]: wrong[1] } });
-  const read = readLimits(typed);
-  if (!read.ok) return refused({ fields: { [read.measure]: read.message } });
-  const { build, fitted, present } = await openRig(params.rigId);
-  const refusal = modelRefusal(() => propose(check, { measured, findings }, build, fitted, present.sheet));
-  if (refusal !== undefined) return refused({ message: refusal });
-  const sheet = withLimits(sheetFor(build, present.sheet), Object.keys(typed), read.limits);
-  const problem = await saveEntries(params.rigId, [
-    ...(sheet ? [{ kind: "base" as const, sheet }] : []),
-    { kind: "check", check, state, measured, findings, note },
-  ]);
-  if (problem) return refused(problem, 507);
+export const clientAction = rigAction({
+  codec: CheckForm,
+  form: (_, { params }) => checkDraft(params["check"] ?? ""),
+  what: "This check",
+  entries: ({ state, measured, limits, findings, note }, { rig: { build, fitted, present }, params }) => {
+    const check = checkOf(params["check"] ?? "");
+    const base = sheetFor(build, present.sheet);
+    const sheet = withLimits(base, CHECK_PLAN[check].measures, limits);
+    let comesTo: CheckState = "notes";
+    const refusal = modelRefusal(() => {
+      comesTo = propose(check, { measured, findings }, build, fitted, sheet ?? base).state;
+    });
+    if (refusal) return refusal;
+    return [
+      ...(sheet ? [{ kind: "base" as const, sheet }] : []),
+      { kind: "check", check, state: state || comesTo, measured, findings, note },
+    ];
+  },
   // The rig's own log has the limits now; the collection is there to find them again on another rig.
-  const kept = sheet && sheet.stamp !== UNSTAMPED ? await saveSheets([sheet]) : undefined;
-  if (kept?.ok === false)
-    return refused({ message: `Saved in this rig’s log. ${kept.problem.message}` }, 507);
-  const next = nextCheck(check);
-  return redirect(placeHref(params.rigId, state === "stop" || !next ? "walk-round" : `walk-round/${next}`));
-}
+  after: keepSheets,
+  then: (rigId, contents, { params }) => {
+    const next = nextCheck(checkOf(params["check"] ?? ""));
+    const stops = contents.some((content) => content.kind === "check" && content.state === "stop");
+    return placeHref(rigId, stops || !next ? "walk-round" : `walk-round/${next}`);
+  },
+});
 
 export default function CheckRoute({ loaderData: { check } }: Route.ComponentProps) {
   return <CheckScreen key={check} check={check} />;

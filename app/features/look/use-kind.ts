@@ -1,0 +1,16 @@
+/** A kind of look as its fields see it: what is typed of it, how to type more, and what is wrong where. */
+import { useFormContext, useWatch } from "react-hook-form";
+import type { HowName } from "#app/frame/look-query.ts";
+import type { LookTexts } from "./form.ts";
+
+export function useKind<K extends HowName>(kind: K) {
+  const { control, setValue, formState } = useFormContext<LookTexts>();
+  const typed = useWatch<LookTexts, K>({ control, name: kind }) as LookTexts[K];
+  const type = (change: Partial<LookTexts[K]>) =>
+    setValue(kind, { ...typed, ...change } as never, {
+      shouldDirty: true,
+      shouldValidate: formState.isSubmitted,
+    });
+  const errors = formState.errors[kind] as Readonly<Record<string, { message?: string }>> | undefined;
+  return { typed, type, wrong: (field: string) => errors?.[field]?.message };
+}

@@ -1,0 +1,58 @@
+/** A form of a rig as it stands on a screen: what was typed before is offered, then its fields, then one way to save. */
+import Button from "@mui/material/Button";
+import dayjs from "dayjs";
+import type { ReactNode } from "react";
+import { FormProvider, type FieldValues } from "react-hook-form";
+import { Problem } from "#app/ui/Problem.tsx";
+import type { Offer } from "./use-typed.ts";
+import type { RigForm } from "./use-rig-form.ts";
+
+export const TypedBefore = ({ offer: { at, take, drop } }: { offer: Offer }) => (
+  <div className="row" role="status">
+    <span>You typed this at {dayjs(at).format("HH:mm")} and did not save it.</span>
+    <Button variant="outlined" onClick={take}>
+      Bring it back
+    </Button>
+    <Button onClick={drop}>Forget it</Button>
+  </div>
+);
+
+interface Props<T extends FieldValues, V> {
+  readonly form: RigForm<T, V>;
+  readonly children: ReactNode;
+  /** the words of the button that saves; without any there is nothing to save yet */
+  readonly saves: string | false;
+  /** what that button is called where several on a screen have the same words */
+  readonly saveLabel?: string;
+  /** what stands beside that button */
+  readonly beside?: ReactNode;
+  /** a form of one line, of this class besides: its button stands beside its field, not in the thumb's reach */
+  readonly inline?: string | undefined;
+}
+
+export function RigFields<T extends FieldValues, V>({
+  form: { methods, save, saving, answer, offer },
+  children,
+  saves,
+  saveLabel,
+  beside,
+  inline,
+}: Props<T, V>) {
+  return (
+    <FormProvider {...methods}>
+      <form className={inline === undefined ? "form" : `line-form ${inline}`} noValidate onSubmit={save}>
+        {offer && <TypedBefore offer={offer} />}
+        {children}
+        <Problem message={answer?.message} />
+        <div className={inline === undefined ? "row save" : "row"}>
+          {beside}
+          {saves !== false && (
+            <Button type="submit" variant="contained" disabled={saving} aria-label={saveLabel}>
+              {saving ? "Saving…" : saves}
+            </Button>
+          )}
+        </div>
+      </form>
+    </FormProvider>
+  );
+}

@@ -1,0 +1,15 @@
+/** One tap that every screen of a rig shares: sent as it is meant, to the rig's own action. */
+import { useCallback } from "react";
+import { useFetcher } from "react-router";
+import type { Answer } from "#app/journal/rig-action.ts";
+import type { Tap } from "./run-tap.ts";
+
+/** How a tap is sent, by whatever sends it. */
+export const tapTo = (rigId: string) =>
+  ({ method: "post", action: `/rigs/${rigId}`, encType: "application/json" }) as const;
+
+export function useTap(rigId: string) {
+  const { submit, state, data } = useFetcher<Answer>();
+  const send = useCallback((tap: Tap) => void submit(JSON.stringify(tap), tapTo(rigId)), [submit, rigId]);
+  return { send, busy: state !== "idle", answer: data };
+}
