@@ -22,6 +22,7 @@ export default [
         route("idle", "features/idle/route.tsx"),
         route("idle-speed", "features/idle-speed/route.tsx"),
         route("cylinders", "features/cylinders/route.tsx"),
+        route("headers", "features/cylinders/headers.ts"),
         route("balance", "features/balance/route.tsx"),
         route("look", "features/look/route.tsx"),
         route("stopwatch", "features/stopwatch/route.tsx"),

@@ -19,6 +19,10 @@ import { clientAction as check } from "./walk-round/check/route.tsx";
 import { clientAction as tapCheck } from "./walk-round/route.tsx";
 import { clientAction as tap } from "#app/frame/route.tsx";
 import { freshRig, refusal, RIG, sent } from "#app/testing/rig.ts";
+import { boxTexts } from "./rig/box/form.ts";
+import { buildTexts } from "./rig/described/texts.ts";
+import { NOTHING_TYPED } from "./look/kinds.ts";
+import { typedLook } from "#app/testing/typed-look.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 
 type Action = (args: never) => Promise<unknown>;
@@ -26,14 +30,13 @@ type Case = [what: string, action: Action, args: () => unknown, field: string, w
 
 const NOVEL = "n".repeat(5000);
 const SHEET = {
-  intent: "sheet",
   stamp: "A 1",
   source: "",
   setting: { pilot: "45", screwTurns: "1.5", clip: "3", main: "158", shimMm: "0" },
   limits: {},
 };
 const STEP = { step: "bowl", moved: "out", reads: "", torque: "", note: "", photos: [] };
-const CHECK = { state: "pass", texts: {}, limits: {}, findings: [], note: "" };
+const CHECK = { state: "pass", measured: {}, limits: {}, findings: [], note: "" };
 const asForm = (content: unknown) => {
   const body = new FormData();
   body.set("content", JSON.stringify(content));
@@ -74,12 +77,12 @@ const CASES: Case[] = [
   [
     "a rig’s words",
     describe_,
-    () => sent({ build: ENDURO_BUILD, what: "measured", corrects: [], why: NOVEL }),
+    () => sent({ ...buildTexts(ENDURO_BUILD), what: "measured", why: NOVEL }),
     "why",
     "2000 signs",
   ],
   ["a first rig’s bore", newRig, () => sent({ ...usualKnown("kart"), boreMm: NOVEL }), "boreMm", "40 signs"],
-  ["a box of giants", box, () => sent({ box: { ...ENDURO_BUILD.box, mains: [5000] } }), "mains", "999"],
+  ["a box of giants", box, () => sent({ ...boxTexts(ENDURO_BUILD.box), mains: "5000" }), "mains", "999"],
   ["a school that is none", school, () => sent({ order: "backwards" }), "what", "Choose"],
   ["how tight", teardown, () => asForm({ ...STEP, torque: NOVEL }), "torque", "60 signs"],
   ["a teardown’s note", teardown, () => asForm({ ...STEP, note: NOVEL }), "note", "2000 signs"],
@@ -93,7 +96,7 @@ const CASES: Case[] = [
   [
     "a measure of a novel",
     check,
-    () => sent({ ...CHECK, texts: { floatLeftMm: NOVEL } }, { check: "floatHeight" }),
+    () => sent({ ...CHECK, measured: { floatLeftMm: NOVEL } }, { check: "floatHeight" }),
     "floatLeftMm",
     "40 signs",
   ],
@@ -101,19 +104,19 @@ const CASES: Case[] = [
   [
     "what is right, with a novel",
     look,
-    () => sent({ type: "proven", how: "ranWell", note: NOVEL }),
-    "note",
+    () => sent(typedLook("proven", { how: "ranWell", note: NOVEL })),
+    "proven.note",
     "500 signs",
   ],
   [
     "a tone that is none",
     look,
-    () => sent({ type: "plug", zone: "top", tone: "pink", cut: "clean", colderSteps: "0" }),
-    "tone",
-    "Choose the tone",
+    () => sent(typedLook("plug", { ...NOTHING_TYPED.plug, tone: "pink" })),
+    "plug.tone",
+    "Choose one",
   ],
   ["a time of a novel", stopwatch, () => sent({ what: "lap", figure: NOVEL }), "figure", "40 signs"],
-  ["an idle of a novel", idleSpeed, () => sent({ what: "pump", figure: NOVEL }), "figure", "40"],
+  ["an idle of a novel", idleSpeed, () => sent({ what: "pump", figure: NOVEL }), "figure", "0 to 20"],
   [
     "a spread no machine has",
     balance,

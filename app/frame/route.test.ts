@@ -10,15 +10,13 @@ describe("taps", () => {
   const fitted = (to: number) => ({
     intent: "fit",
     because: "advice",
-    changes: JSON.stringify([{ part: "main", to }]),
+    changes: [{ part: "main", to }],
   });
 
   it("mark a change fitted, and put it back", async () => {
     await tap(sent(fitted(155)));
     expect(fold(await logged()).openChange).toMatchObject({ before: { main: 165 }, after: { main: 155 } });
-    await tap(
-      sent({ intent: "fit", because: "putBack", changes: JSON.stringify([{ part: "main", to: 165 }]) }),
-    );
+    await tap(sent({ intent: "fit", because: "putBack", changes: [{ part: "main", to: 165 }] }));
     expect(fold(await logged()).openChange).toBeUndefined();
   });
 
@@ -35,14 +33,14 @@ describe("taps", () => {
       fold(await logged()).looks.map(({ entry }) =>
         entry.reading.type === "rideReport" ? entry.reading.felt : undefined,
       );
-    const ride = async (fields: Record<string, string>) => {
+    const ride = async (fields: object) => {
       const { data } = answerOf(await tap(sent({ intent: "ride", ...fields }))) as {
         data: { logged: string[] };
       };
       return data.logged[0] ?? "";
     };
     const rides = async () => fold(await logged()).looks.map(({ entry }) => entry.ride);
-    const told = (zones: object) => ({ felt: JSON.stringify(zones) });
+    const told = (zones: object) => ({ felt: zones });
     const first = await ride(told({ top: "rich" }));
     const whole = await ride({ ...told({ top: "rich", mid: "clean" }), replaces: first });
     expect(await felt()).toEqual([{ top: "rich", mid: "clean" }]);
@@ -50,7 +48,7 @@ describe("taps", () => {
     const again = await ride({ ...told({ top: "lean", mid: "clean" }), replaces: whole });
     expect(await felt()).toEqual([{ top: "lean", mid: "clean" }]);
     expect(await rides()).toEqual([name]);
-    await tap(sent({ intent: "strikeAll", strikes: JSON.stringify([again]), why: "" }));
+    await tap(sent({ intent: "strikeAll", strikes: [again], why: "" }));
     expect(await felt()).toEqual([]);
     await ride(told({ idle: "clean" }));
     expect(await rides()).not.toEqual([name]);
@@ -83,16 +81,16 @@ describe("taps", () => {
   });
 
   it.each([
-    [{ intent: "ride", felt: '{"attic":"rich"}' }, "How it pulled cannot be read"],
-    [{ intent: "ride", felt: '{"top":"fizzy"}' }, "How it pulled cannot be read"],
-    [{ intent: "ride", felt: "{}" }, "How it pulled cannot be read"],
+    [{ intent: "ride", felt: { attic: "rich" } }, "Unrecognized"],
+    [{ intent: "ride", felt: { top: "fizzy" } }, "Choose one"],
+    [{ intent: "ride", felt: {} }, "at least one zone"],
     [{ intent: "stopped", symptom: "smokes" }, "Choose one"],
-    [{ intent: "strikeAll", strikes: "[]", why: "" }, "What is struck through cannot be read"],
+    [{ intent: "strikeAll", strikes: [], why: "" }, "at least 1"],
     [{ intent: "strikeAll", strikes: "all", why: "" }, "cannot be read"],
     [{ intent: "note", text: "  " }, "Write a note first."],
-    [{ intent: "fit", because: "advice", changes: "[]" }, "cannot be read"],
+    [{ intent: "fit", because: "advice", changes: [] }, "at least 1"],
     [
-      { intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 12 }]) },
+      { intent: "fit", because: "advice", changes: [{ part: "clip", to: 12 }] },
       "clip must be in 1..5, got 12",
     ],
     [{ intent: "explode" }, ""],

@@ -3,21 +3,21 @@ import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { clientAction as box } from "#app/features/rig/box/route.tsx";
 import { clientAction as describeRig } from "#app/features/rig/described/route.tsx";
 import { clientAction as base } from "#app/features/rig/base/route.tsx";
+import { boxTexts } from "#app/features/rig/box/form.ts";
+import { buildTexts } from "#app/features/rig/described/texts.ts";
 import { baseTexts } from "#app/features/rig/base/form.ts";
 import { answerOf, freshRig, logged, present, refusal, sent } from "#app/testing/rig.ts";
 import { newestOf } from "./seen.ts";
 
 const jets = { ...ENDURO_BUILD.box, mains: [150, 155] };
-const described = { build: ENDURO_BUILD, what: "measured", why: "", corrects: [] };
-const sheet = {
-  intent: "sheet",
-  ...baseTexts({ stamp: "A 1", source: "", setting: ENDURO_BUILD.baseline.setting, limits: {} }),
-};
+const described = { ...buildTexts(ENDURO_BUILD), what: "measured", why: "" };
+const { setting } = ENDURO_BUILD.baseline;
+const sheet = baseTexts({ stamp: "A 1", source: "", setting, limits: {} });
 
 beforeEach(() => freshRig([build(), fit("0001", "08:30", 160)]));
 
 describe.each([
-  ["the box", "box", (seen: string) => box(sent({ box: jets, seen }))],
+  ["the box", "box", (seen: string) => box(sent({ ...boxTexts(jets), seen }))],
   ["the rig", "build", (seen: string) => describeRig(sent({ ...described, seen }))],
   ["the base sheet", "base", (seen: string) => base(sent({ ...sheet, seen }))],
 ] as const)("%s in two tabs", (_, kind, save) => {

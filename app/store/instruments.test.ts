@@ -1,8 +1,10 @@
 /** What rigs say of instruments to each other, kept beside the book; and the names that a tuner gives them. */
 import type { InstrumentMessage } from "#core/log/schema.ts";
 import { build, plug } from "../../core/__tests__/entries.ts";
-import { freshRig, sent, RIG, answerOf } from "#app/testing/rig.ts";
+import { freshRig, posted, sent, RIG, answerOf } from "#app/testing/rig.ts";
 import { clientAction as dataAction, clientLoader } from "#app/features/data/route.tsx";
+import { NOTHING_TYPED } from "#app/features/look/kinds.ts";
+import { typedLook } from "#app/testing/typed-look.ts";
 import { clientAction as logLook } from "#app/features/look/route.tsx";
 import { readRig } from "./rig-log.ts";
 import { database, metaKey } from "./database.ts";
@@ -74,7 +76,7 @@ describe("what rigs say of instruments", () => {
 
 describe("instruments by name", () => {
   const name = (intent: string, kind: string, given: string) =>
-    dataAction(sent({ intent, kind, name: given }));
+    dataAction(posted({ intent, kind, name: given }));
   it("are named and taken off the list on Data, each once", async () => {
     expect(answerOf(await name("nameInstrument", "reader", "  Nine ")).status).toBe(200);
     expect(await readInstrumentNames()).toEqual([{ kind: "reader", name: "Nine" }]);
@@ -102,17 +104,10 @@ describe("instruments by name", () => {
     await expect(writeInstrumentNames([])).rejects.toThrow("full");
   });
   it("stand in the looks that were taken with them, and in no symptom", async () => {
-    await logLook(
-      sent({
-        type: "plug",
-        zone: "top",
-        tone: "cocoa",
-        cut: "clean",
-        colderSteps: "0",
-        instrument: "Nine",
-      }),
-    );
-    await logLook(sent({ type: "symptom", zone: "low", symptom: "bogs", instrument: "Nine" }));
+    const plug = { ...NOTHING_TYPED.plug, tone: "cocoa" };
+    await logLook(sent(typedLook("plug", plug, { instrument: "Nine" })));
+    const bogs = { symptom: "bogs", answer: "unasked" };
+    await logLook(sent(typedLook("symptom", bogs, { zone: "low", instrument: "Nine" })));
     const rig = await readRig(RIG);
     const readings = rig.ok
       ? rig.value.entries.flatMap((entry) => (entry.kind === "look" ? [entry.reading] : []))

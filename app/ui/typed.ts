@@ -142,5 +142,5 @@ export const variants = <Texts extends Record<string, string>, Value extends obj
     },
   });
 
-/** What this form does not show and gives back as it was. */
-export const asItWas = <T extends z.ZodMiniType>() => z.custom<z.output<T>>();
+/** What this form does not show and gives back as it was; what is not there is not sent either. */
+export const asItWas = <T extends z.ZodMiniType>() => z.optional(z.custom<z.output<T>>());

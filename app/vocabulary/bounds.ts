@@ -6,8 +6,10 @@ export const boundWords: z.core.$ZodErrorMap = (issue) => {
   if (issue.code === "too_small")
     return signs ? "Type something here." : `Must be at least ${issue.minimum}.`;
   if (issue.code === "too_big") return `Must be at most ${issue.maximum}${signs ? " signs" : ""}.`;
-  if (issue.code === "invalid_type")
-    return issue.expected === "int" ? "Must be a whole number." : "Type a number here.";
+  if (issue.code === "invalid_type") {
+    if (issue.expected === "int") return "Must be a whole number.";
+    return issue.expected === "number" ? "Type a number here." : "This cannot be read.";
+  }
   if (issue.code === "invalid_value" || issue.code === "invalid_union") return "Choose one of those offered.";
   return undefined;
 };

@@ -1,13 +1,10 @@
-import Button from "@mui/material/Button";
-import { useState } from "react";
-import { useFetcher } from "react-router";
 import { formatQuantity } from "#core/units/quantity.ts";
-import type { CylindersSent } from "./form.ts";
-import { TypedField } from "#app/ui/TypedField.tsx";
+import { headersForm } from "./form.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { FormField } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
 
 /** Which pipe is hottest and which coldest, against the spread this rig may have. */
 function Verdict() {
@@ -44,51 +41,37 @@ function Verdict() {
 export function HeaderPipes() {
   const { build, preferences } = useRig();
   const unit = preferences.temperature;
-  const fetcher = useFetcher<ActionProblem>();
   const known = build.sync?.headerSpreadK;
-  const [texts, setTexts] = useState<readonly string[]>(() =>
-    Array.from({ length: build.engine.cylinders }, () => ""),
+  const form = useRigForm(
+    "headers",
+    headersForm(build, unit),
+    {
+      texts: Array.from({ length: build.engine.cylinders }, () => ""),
+      allowed: known === undefined ? "" : String(Math.round(unit === "°F" ? known * 1.8 : known)),
+    },
+    { action: "../headers" },
   );
-  const [allowed, setAllowed] = useState(
-    known === undefined ? "" : String(Math.round(unit === "°F" ? known * 1.8 : known)),
-  );
-  const fields = fetcher.data?.fields;
-  const save = () => {
-    const sent: CylindersSent = { intent: "headers", texts: [...texts], allowed };
-    void fetcher.submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
-  };
   return (
     <section className="stack">
       <h2>Header pipes</h2>
       <p className="quiet flush">
         At a steady fast idle, a hand’s breadth from the port, the same spot on each.
       </p>
-      <div className="gauge-fields">
-        {texts.map((text, i) => (
-          <TypedField
-            key={i}
-            label={`Pipe ${i + 1}, ${unit}`}
-            value={text}
-            onChange={({ target }) => setTexts(texts.map((old, k) => (k === i ? target.value : old)))}
-            problem={fields?.[`header-${i}`]}
+      <RigFields form={form} saves="Save the pipes">
+        <div className="gauge-fields">
+          {form.methods.getValues().texts.map((_, i) => (
+            <FormField key={i} name={`texts.${i}`} label={`Pipe ${i + 1}, ${unit}`} keys="decimal" />
+          ))}
+          <FormField
+            name="allowed"
+            label={`Allowed spread, ${unit}`}
+            hint="By this rig’s manual or your own experience."
             keys="decimal"
           />
-        ))}
-        <TypedField
-          label={`Allowed spread, ${unit}`}
-          value={allowed}
-          onChange={({ target }) => setAllowed(target.value)}
-          problem={fields?.["allowed"]}
-          hint="By this rig’s manual or your own experience."
-          keys="decimal"
-        />
-      </div>
-      <Caution>Pipes burn: point, do not touch. In the open, away from what burns.</Caution>
-      <Verdict />
-      <Problem message={fetcher.data?.message ?? fields?.["headers"]} />
-      <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save} className="start">
-        Save the pipes
-      </Button>
+        </div>
+        <Caution>Pipes burn: point, do not touch. In the open, away from what burns.</Caution>
+        <Verdict />
+      </RigFields>
     </section>
   );
 }

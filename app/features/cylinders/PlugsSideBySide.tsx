@@ -1,19 +1,18 @@
-import Button from "@mui/material/Button";
-import { useState } from "react";
-import { useFetcher } from "react-router";
-import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import { TONES, type Tone } from "#core/log/parts.ts";
-import type { CylindersSent } from "./form.ts";
-import { PickField } from "#app/ui/PickField.tsx";
+import { useWatch } from "react-hook-form";
+import type * as z from "zod/mini";
+import { ZONES } from "#core/carburettor/zones.ts";
+import { TONES } from "#core/log/parts.ts";
+import { plugsForm } from "./form.ts";
+import { RigFields } from "#app/frame/RigFields.tsx";
+import { useRigForm } from "#app/frame/use-rig-form.ts";
+import { FormPick } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { HoldTimer } from "#app/ui/HoldTimer.tsx";
-import { Problem } from "#app/ui/Problem.tsx";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import type { ActionProblem } from "#app/journal/save.ts";
 import { zoneCaution } from "#app/vocabulary/cautions.ts";
-import { CUTS, type Cut } from "#app/vocabulary/cuts.ts";
+import { CUTS } from "#app/vocabulary/cuts.ts";
 import { DISTRIBUTION_STEPS } from "#app/vocabulary/cylinders.ts";
 import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 
@@ -35,16 +34,15 @@ const TONE_OPTIONS = [
 
 export function PlugsSideBySide() {
   const { build } = useRig();
-  const fetcher = useFetcher<ActionProblem & { saved?: number }>();
-  const [zone, setZone] = useState<Zone>("mid");
-  const [cut, setCut] = useState<Cut>("clean");
-  const [tones, setTones] = useState<readonly (Tone | null)[]>(() =>
-    Array.from({ length: build.engine.cylinders }, () => null),
-  );
-  const save = () => {
-    const sent: CylindersSent = { intent: "plugs", zone, cut, tones: [...tones] };
-    void fetcher.submit(JSON.stringify(sent), { method: "post", encType: "application/json" });
+  const start: z.input<ReturnType<typeof plugsForm>> = {
+    zone: "mid",
+    cut: "clean",
+    tones: Array.from({ length: build.engine.cylinders }, () => ""),
   };
+  const form = useRigForm("plugs", plugsForm(build), start);
+  const { control, setValue } = form.methods;
+  const [zone, cut, tones] = useWatch({ control, name: ["zone", "cut", "tones"] });
+  const logged = form.answer?.logged?.length;
   return (
     <section className="stack">
       <h2>Plugs side by side</h2>
@@ -54,38 +52,30 @@ export function PlugsSideBySide() {
         ))}
       </ol>
       <HoldTimer seconds={RUN_S} start="Start the five minutes" done="Cut it clean" />
-      <Choice
-        label="Where on the throttle"
-        value={zone}
-        options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
-        onChange={setZone}
-      />
-      <Choice label="The engine was" value={cut} options={CUTS} onChange={setCut} />
-      <div className="gauge-fields">
-        {tones.map((tone, i) => (
-          <PickField
-            key={i}
-            label={`Cylinder ${i + 1}`}
-            value={tone ?? ""}
-            onChange={({ target }) =>
-              setTones(
-                tones.map((old, k) =>
-                  k === i ? (TONES.find((name) => name === target.value) ?? null) : old,
-                ),
-              )
-            }
-            options={TONE_OPTIONS}
-          />
-        ))}
-      </div>
-      <Caution>{zoneCaution("plug", zone)}</Caution>
-      <Problem message={fetcher.data?.message ?? fetcher.data?.fields?.["plugs"]} />
-      <div className="row">
-        <Button variant="contained" disabled={fetcher.state !== "idle"} onClick={save}>
-          {fetcher.state === "idle" ? "Save the plugs" : "Saving…"}
-        </Button>
-        {fetcher.data?.saved !== undefined && <span role="status">{fetcher.data.saved} looks saved.</span>}
-      </div>
+      <RigFields
+        form={form}
+        saves="Save the plugs"
+        beside={logged !== undefined && <span role="status">{logged} looks saved.</span>}
+      >
+        <Choice
+          label="Where on the throttle"
+          value={zone}
+          options={ZONES.map((value) => ({ value, text: ZONE_NAMES[value], note: ZONE_OPENINGS[value] }))}
+          onChange={(next) => setValue("zone", next)}
+        />
+        <Choice
+          label="The engine was"
+          value={cut}
+          options={CUTS}
+          onChange={(next) => setValue("cut", next)}
+        />
+        <div className="gauge-fields">
+          {tones.map((_, i) => (
+            <FormPick key={i} name={`tones.${i}`} label={`Cylinder ${i + 1}`} options={TONE_OPTIONS} />
+          ))}
+        </div>
+        <Caution>{zoneCaution("plug", zone)}</Caution>
+      </RigFields>
     </section>
   );
 }

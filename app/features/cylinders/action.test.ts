@@ -5,6 +5,9 @@ import { TWIN } from "#demo/other-rigs.ts";
 import { writePreferences, readPreferences } from "#app/store/preferences.ts";
 import { freshRig, present, refused, sent } from "#app/testing/rig.ts";
 import { clientAction as cylinders } from "./route.tsx";
+import { clientAction as headers } from "./headers.ts";
+import { typedLook } from "#app/testing/typed-look.ts";
+import { NOTHING_TYPED } from "#app/features/look/kinds.ts";
 import { clientAction as look } from "#app/features/look/route.tsx";
 
 const twin: Entry = {
@@ -19,10 +22,10 @@ const twin: Entry = {
 beforeEach(() => freshRig([twin, air("twin", "08:30")]));
 
 describe("the cylinders", () => {
-  const plugs = { intent: "plugs", zone: "mid", cut: "clean" };
+  const plugs = { zone: "mid", cut: "clean" };
   it("are looked at side by side, each look with its cylinder", async () => {
     await cylinders(sent({ ...plugs, tones: ["biscuit", "umber"] }));
-    await cylinders(sent({ ...plugs, tones: [null, "soot"] }));
+    await cylinders(sent({ ...plugs, tones: ["", "soot"] }));
     const seen = (await present()).looks.map(({ entry: { cylinder, reading } }) => [
       cylinder,
       reading.type === "plug" && reading.tone,
@@ -35,30 +38,30 @@ describe("the cylinders", () => {
   });
   it("have their header pipes measured, in the tuner's unit, with the spread that is allowed", async () => {
     await writePreferences({ ...(await readPreferences()), temperature: "°F" });
-    await cylinders(sent({ intent: "headers", texts: ["437", "410"], allowed: "36" }));
-    const { headers, build } = await present();
-    expect(headers?.temperaturesK.map((kelvin) => Math.round(kelvin ?? 0))).toEqual([498, 483]);
+    await headers(sent({ texts: ["437", "410"], allowed: "36" }));
+    const { headers: seen, build } = await present();
+    expect(seen?.temperaturesK.map((kelvin) => Math.round(kelvin ?? 0))).toEqual([498, 483]);
     expect(build?.sync?.headerSpreadK).toBeCloseTo(20, 6);
   });
   it("refuse nothing looked at, one pipe alone, and what is no temperature", async () => {
-    expect(await refused(() => cylinders(sent({ ...plugs, tones: [null, null] })))).toContain(
+    expect(await refused(() => cylinders(sent({ ...plugs, tones: ["", ""] })))).toContain(
       "at least one plug",
     );
-    expect(await refused(() => cylinders(sent({ ...plugs, tones: ["biscuit", null, "soot"] })))).toContain(
+    expect(await refused(() => cylinders(sent({ ...plugs, tones: ["biscuit", "", "soot"] })))).toContain(
       "at least one",
     );
-    const headers = { intent: "headers", allowed: "" };
-    expect(await refused(() => cylinders(sent({ ...headers, texts: ["220", ""] })))).toContain("Two pipes");
-    expect(await refused(() => cylinders(sent({ ...headers, texts: ["220", "hot"] })))).toContain("header-1");
-    expect(
-      await refused(() => cylinders(sent({ ...headers, texts: ["220", "210"], allowed: "-3" }))),
-    ).toContain("allowed");
+    const pipes = { allowed: "" };
+    expect(await refused(() => headers(sent({ ...pipes, texts: ["220", ""] })))).toContain("Two pipes");
+    expect(await refused(() => headers(sent({ ...pipes, texts: ["220", "hot"] })))).toContain("texts.1");
+    expect(await refused(() => headers(sent({ ...pipes, texts: ["220", "210"], allowed: "-3" })))).toContain(
+      "allowed",
+    );
   });
   it("name themselves in a single look too", async () => {
-    const plug = { type: "plug", zone: "top", tone: "cocoa", cut: "clean", colderSteps: "0" };
-    await look(sent({ ...plug, cylinder: "2" }));
-    await look(sent({ ...plug, cylinder: "" }));
-    await look(sent({ ...plug, cylinder: "7" }));
-    expect((await present()).looks.map(({ entry }) => entry.cylinder)).toEqual([2, undefined, undefined]);
+    const plug = { ...NOTHING_TYPED.plug, tone: "cocoa" };
+    await look(sent(typedLook("plug", plug, { cylinder: 2 })));
+    await look(sent(typedLook("plug", plug)));
+    await refused(() => look(sent(typedLook("plug", plug, { cylinder: 7 }))));
+    expect((await present()).looks.map(({ entry }) => entry.cylinder)).toEqual([2, undefined]);
   });
 });

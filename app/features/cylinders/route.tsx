@@ -1,6 +1,5 @@
 import Button from "@mui/material/Button";
-import { data, Link, useRevalidator } from "react-router";
-import type { Route } from "./+types/route";
+import { Link, useRevalidator } from "react-router";
 import type { Distribution } from "#core/advice/card/cylinders.ts";
 import type { Outlier } from "#core/advice/judge/departures.ts";
 import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/plan/cylinder-schools.ts";
@@ -9,15 +8,14 @@ import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
 import { DistributionTable } from "./DistributionTable.tsx";
 import { HeaderPipes } from "./HeaderPipes.tsx";
 import { PlugsSideBySide } from "./PlugsSideBySide.tsx";
-import { CylindersSent, readHeaders, readPlugs } from "./form.ts";
+import { plugsForm } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Step } from "#app/ui/Step.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries, readSent } from "#app/journal/save.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { askDistribution } from "#app/journal/judge.ts";
 import { useToast } from "#app/ui/Toast.tsx";
@@ -31,17 +29,11 @@ import {
 } from "#app/vocabulary/cylinders.ts";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const form = readSent(CylindersSent, await request.json());
-  if (!form.ok) return form.answer;
-  const sent = form.sent;
-  const { build } = await openRig(params.rigId);
-  const { temperature } = await readPreferences();
-  const read = sent.intent === "plugs" ? readPlugs(sent, build) : readHeaders(sent, build, temperature);
-  if (!read.ok) return refused({ fields: read.fields });
-  const problem = await saveEntries(params.rigId, read.contents);
-  return problem ? refused(problem, 507) : data({ saved: read.contents.length });
-}
+export const clientAction = rigAction({
+  codec: ({ rig }) => plugsForm(rig.build),
+  form: "plugs",
+  entries: (contents) => contents,
+});
 
 function OutlierPanel({ outlier, school }: { outlier: Outlier; school: CylinderSchool }) {
   const { header } = useRig();

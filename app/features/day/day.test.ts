@@ -9,6 +9,7 @@ import { Preferences } from "#app/vocabulary/preferences.ts";
 import { dayOption } from "./chart.ts";
 import { clockText, heatsEvery, heatsForm } from "./form.ts";
 import { heatsCalendar } from "./ics.ts";
+import { clientAction as keepForecast } from "./forecast.ts";
 import { clientAction } from "./route.tsx";
 import { airShare, gainWords, sourceWords, totalsWords } from "./words.ts";
 
@@ -68,9 +69,9 @@ describe("what the day keeps", () => {
 
   it("is the heats, and a forecast with its hours", async () => {
     const there = { status: 302, location: `/rigs/${RIG}/day` };
-    expect(answerOf(await clientAction(sent({ intent: "heats", ...TYPED })))).toEqual(there);
+    expect(answerOf(await clientAction(sent(TYPED)))).toEqual(there);
     expect((await logged()).at(-1)).toMatchObject({ kind: "heats", place: "Quai Nord", elevationM: 4 });
-    expect(answerOf(await clientAction(sent({ intent: "forecast", ...FORECAST })))).toEqual(there);
+    expect(answerOf(await keepForecast(sent(FORECAST)))).toEqual(there);
     expect((await logged()).at(-1)).toMatchObject({ kind: "forecast", hours: FORECAST.hours });
   });
 
@@ -79,13 +80,12 @@ describe("what the day keeps", () => {
     ["minutes", { heats: [{ ...ROWS[0], minutes: "0" }] }, "heats.0.minutes", "Minutes, 1 to 600."],
     ["a name", { heats: [{ ...ROWS[0], name: " " }] }, "heats.0.name", "A name, such as Heat 1."],
     ["a day", { day: "tomorrow" }, "day", "A day, such as 2026-05-23."],
+    ["a day of this century", { day: "0001-05-23" }, "day", "A day, such as 2026-05-23."],
     ["a height", { elevation: "high" }, "elevation", "“high” is not a number."],
     ["a height on earth", { elevation: "9000" }, "elevation", "Must lie between -430 m and 5500 m."],
     ["one heat", { heats: [] }, "heats", "Name one heat at least."],
   ])("must have %s, and says so at its field", async (_, change, field, words) => {
-    const { fields } = await refusal(async () =>
-      clientAction(sent({ intent: "heats", ...TYPED, ...change })),
-    );
+    const { fields } = await refusal(async () => clientAction(sent({ ...TYPED, ...change })));
     expect(fields?.[field]).toBe(words);
   });
 
@@ -95,9 +95,7 @@ describe("what the day keeps", () => {
     ["air nobody breathes", { hours: [{ ...FORECAST.hours[0], temperatureK: 20 }, FORECAST.hours[1]] }],
     ["a place without end", { place: "x".repeat(61) }],
   ])("is no forecast with %s", async (_, change) => {
-    const { message } = await refusal(async () =>
-      clientAction(sent({ intent: "forecast", ...FORECAST, ...change })),
-    );
+    const { message } = await refusal(async () => keepForecast(sent({ ...FORECAST, ...change })));
     expect(message).toContain("This forecast cannot be read.");
   });
 });

@@ -1,8 +1,6 @@
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { useState } from "react";
-import { redirect } from "react-router";
-import type { Route } from "./+types/route";
 import { loggerContents, LoggerSent } from "./form.ts";
 import { ChooseFile } from "./ChooseFile.tsx";
 import { LogIt } from "./LogIt.tsx";
@@ -11,19 +9,19 @@ import { Doubts, Results } from "./Results.tsx";
 import { useLogger } from "./use-logger.ts";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
-import { openRig } from "#app/journal/open-rig.ts";
-import { refused, saveEntries, readSent } from "#app/journal/save.ts";
+import { rigAction, toToday } from "#app/journal/rig-action.ts";
 import { fileWords, resultTitle } from "./words.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(LoggerSent, await request.json(), "What is to be logged");
-  if (!read.ok) return read.answer;
-  if (read.sent.zones.length === 0 && read.sent.runs.length === 0)
-    return refused({ message: "There is nothing in it to log." });
-  await openRig(params.rigId);
-  const problem = await saveEntries(params.rigId, loggerContents(read.sent));
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}`);
-}
+export const clientAction = rigAction({
+  codec: LoggerSent,
+  form: "logger",
+  what: "What is to be logged",
+  entries: (sent) =>
+    sent.zones.length === 0 && sent.runs.length === 0
+      ? { message: "There is nothing in it to log." }
+      : loggerContents(sent),
+  then: toToday,
+});
 
 export default function LoggerRoute() {
   const { opened, mapping, reduced, progress, problem, busy, ...act } = useLogger();

@@ -6,6 +6,7 @@ import type { Build, Reading } from "#core/log/schema.ts";
 import { HowName } from "#app/frame/look-query.ts";
 import { newRideId } from "#app/journal/entry-id.ts";
 import type { Content } from "#app/journal/save.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { Felt, readLook, rideReport, type LookTyped } from "./kinds.ts";
 
 const Common = z.object({
@@ -33,7 +34,7 @@ export const lookForm = (build: Build) =>
   z.pipe(
     z.custom<LookTexts>((texts) => typeof texts === "object" && texts !== null),
     z.transform((texts, ctx): Content[] => {
-      const common = Common.safeParse(texts);
+      const common = Common.safeParse(texts, { error: boundWords });
       if (!common.success) {
         for (const { path, message } of common.error.issues)
           ctx.issues.push({ code: "custom", input: texts, path, message });

@@ -4,13 +4,14 @@ import { perZone, ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { CROWNS, HEADER_COLOURS, PLUG_FINDINGS, TONES } from "#core/log/parts.ts";
 import { LambdaReading } from "#core/log/readings/lambda.ts";
-import { FELT } from "#core/log/readings/ride-report.ts";
+import { FELT, RideReportReading } from "#core/log/readings/ride-report.ts";
 import { PlugReading, SurelyProven, type Build, type Reading } from "#core/log/schema.ts";
 import { SYMPTOM_NAMES } from "#core/log/symptom-names.ts";
 import type { Content } from "#app/journal/save.ts";
 import type { HowName } from "#app/frame/look-query.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
+import { boundWords } from "#app/vocabulary/bounds.ts";
 import { LOOK_ALIKES, SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 import { heatShown, HeatTyped, readHeat } from "./heat-form.ts";
 
@@ -41,7 +42,9 @@ export type Felt = z.infer<typeof Felt>;
 /** @returns how it pulled, where anything was told */
 export function rideReport(felt: Felt): Reading | undefined {
   const said = ZONES.flatMap((zone) => (felt[zone] === "unused" ? [] : [[zone, felt[zone]]]));
-  return said.length > 0 ? ({ type: "rideReport", felt: Object.fromEntries(said) } as Reading) : undefined;
+  return said.length > 0
+    ? { type: "rideReport", felt: RideReportReading.shape.felt.parse(Object.fromEntries(said)) }
+    : undefined;
 }
 
 const Plug = z.object({
@@ -228,7 +231,7 @@ export function readLook<K extends HowName>(
   ctx: z.core.ParsePayload,
 ): LookSaid | undefined {
   const say: Say = (path, message) => sayIssue(ctx, message, path[0] === "felt" ? path : [how, ...path]);
-  const parsed = TYPED[how].safeParse(typed);
+  const parsed = TYPED[how].safeParse(typed, { error: boundWords });
   for (const { path, message } of parsed.error?.issues ?? []) say(path.map(String), message);
   return parsed.success ? READ[how](parsed.data as never, at, say) : undefined;
 }

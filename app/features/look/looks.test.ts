@@ -144,10 +144,7 @@ describe("temperatures", () => {
   });
   it("keep the rig's own targets, typed once, and log no new rig for the same ones", async () => {
     await logLook(
-      sent({
-        ...exhaust({ exhaust: "640", exhaustTarget: "620", exhaustWithin: "15" }),
-        type: "temperature",
-      }),
+      sent(typedLook("temperature", exhaust({ exhaust: "640", exhaustTarget: "620", exhaustWithin: "15" }))),
     );
     const { build: now } = fold(await logged());
     expect(now?.heat).toEqual({ exhaust: { top: { targetK: 893.15, withinK: 15 } } });
@@ -156,10 +153,7 @@ describe("temperatures", () => {
       exhaustWithin: "15",
     });
     await logLook(
-      sent({
-        ...exhaust({ exhaust: "630", exhaustTarget: "620", exhaustWithin: "15" }),
-        type: "temperature",
-      }),
+      sent(typedLook("temperature", exhaust({ exhaust: "630", exhaustTarget: "620", exhaustWithin: "15" }))),
     );
     const builds = (await logged()).filter(({ kind }) => kind === "build");
     expect(builds).toHaveLength(2);

@@ -43,7 +43,7 @@ describe("a place", () => {
   it.each([
     [{ name: " " }, "name", "A name for the place."],
     [{ elevation: "" }, "elevation", "Type a number here."],
-    [{ mid: "-3" }, "mid", "A share, such as 30: 0 to 1000."],
+    [{ mid: "-3" }, "mid", "Must be at least 0."],
     [{ idle: "0", low: "0", mid: "0", top: "0" }, "top", "One zone at least is used."],
   ])("says at its field what is wrong: %j", async (change, field, words) => {
     const { fields } = await refusal(async () => clientAction(sent({ ...TYPED, ...change })));

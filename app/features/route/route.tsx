@@ -2,8 +2,7 @@ import css from "./route.module.css";
 import clsx from "clsx";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
-import { Link, redirect, useActionData, useSearchParams } from "react-router";
-import type { Route } from "./+types/route";
+import { Link, useActionData, useSearchParams } from "react-router";
 import { humidAir } from "#core/air/humid-air.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { RouteEntry } from "#core/log/schema.ts";
@@ -14,8 +13,8 @@ import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { askRoute } from "#app/journal/judge.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { readSent, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { placeHref } from "#app/frame/places.ts";
+import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import { AskFirst } from "#app/ui/AskFirst.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
@@ -39,14 +38,13 @@ import {
   zonesAt,
 } from "./words.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(RouteSent, await request.json(), "This way");
-  if (!read.ok) return read.answer;
-  await openRig(params.rigId);
-  const { simulated, ...way } = read.sent;
-  const problem = await saveEntry(params.rigId, "route", { ...way, ...(simulated && { simulated }) });
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/route`);
-}
+export const clientAction = rigAction({
+  codec: RouteSent,
+  form: "route",
+  what: "This way",
+  entries: ({ simulated, ...way }) => [{ kind: "route", ...way, ...(simulated && { simulated }) }],
+  then: (rigId) => placeHref(rigId, "route"),
+});
 
 function OneSetting({ answer: { plan, unexplained } }: { answer: RouteAnswer }) {
   const context = useRig();
@@ -173,7 +171,7 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
 
 export default function RouteRoute() {
   const { revision, entries, carburettor, present } = useRig();
-  const answered = useActionData<ActionProblem>();
+  const answered = useActionData<Answer>();
   const [query, setQuery] = useSearchParams();
   const { routes } = present.ahead;
   const route = routes.find(({ id }) => id === query.get("way")) ?? routes.at(-1);

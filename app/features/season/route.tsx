@@ -1,9 +1,8 @@
 import clsx from "clsx";
 import css from "./season.module.css";
 import { useState } from "react";
-import { redirect, useActionData, useSubmit } from "react-router";
+import { useActionData, useSubmit } from "react-router";
 import * as z from "zod/mini";
-import type { Route } from "./+types/route";
 import { humidAir } from "#core/air/humid-air.ts";
 import { placeKey } from "#core/log/day-schema.ts";
 import { ClimateEntry } from "#core/log/schema.ts";
@@ -14,8 +13,8 @@ import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { askSeason } from "#app/journal/judge.ts";
-import { openRig } from "#app/journal/open-rig.ts";
-import { readSent, refused, saveEntry, type ActionProblem } from "#app/journal/save.ts";
+import { rigAction, type Answer } from "#app/journal/rig-action.ts";
+import { placeHref } from "#app/frame/places.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { FileButton } from "#app/ui/FileButton.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
@@ -32,13 +31,13 @@ const ClimateSent = z.object({
   months: ClimateEntry.shape.months,
 });
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(ClimateSent, await request.json(), "This table");
-  if (!read.ok) return read.answer;
-  await openRig(params.rigId);
-  const problem = await saveEntry(params.rigId, "climate", read.sent);
-  return problem ? refused(problem, 507) : redirect(`/rigs/${params.rigId}/season`);
-}
+export const clientAction = rigAction({
+  codec: ClimateSent,
+  form: "season",
+  what: "This table",
+  entries: (climate) => [{ kind: "climate", ...climate }],
+  then: (rigId) => placeHref(rigId, "season"),
+});
 
 interface Known {
   readonly name: string;
@@ -105,7 +104,7 @@ function Year({ months }: { months: readonly SeasonMonth[] }) {
 export default function SeasonRoute() {
   const { revision, entries, carburettor, preferences } = useRig();
   const submit = useSubmit();
-  const answered = useActionData<ActionProblem>();
+  const answered = useActionData<Answer>();
   const known = useKnown();
   const [name, setName] = useState<string>();
   const [wrong, setWrong] = useState<string>();

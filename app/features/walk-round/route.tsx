@@ -1,7 +1,6 @@
 import css from "./walk-round.module.css";
 import Button from "@mui/material/Button";
 import { Link, useFetcher } from "react-router";
-import type { Route } from "./+types/route";
 import * as z from "zod/mini";
 import { CHECKS, CheckName } from "#core/log/walk-round-names.ts";
 import { dayOf, type CheckEntry } from "#core/log/schema.ts";
@@ -11,7 +10,7 @@ import { printOnly } from "#app/ui/print.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
+import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import { agoWords, dayTitle } from "#app/vocabulary/days.ts";
 import { checkResult } from "#app/vocabulary/entries.ts";
 import { capital } from "#app/vocabulary/parts.ts";
@@ -21,17 +20,12 @@ import { CHECK_GUIDE } from "./guide.ts";
 const Tap = z.object({ check: CheckName, state: z.enum(["pass", "skipped"]) });
 
 /** One tap on the list: passed, or skipped today. */
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(Tap, Object.fromEntries(await request.formData()), "This check");
-  if (!read.ok) return read.answer;
-  const problem = await saveEntry(params.rigId, "check", {
-    ...read.sent,
-    measured: {},
-    findings: [],
-    note: "",
-  });
-  return problem ? refused(problem, 507) : {};
-}
+export const clientAction = rigAction({
+  codec: Tap,
+  form: "walk-round",
+  what: "This check",
+  entries: (tap) => [{ kind: "check", ...tap, measured: {}, findings: [], note: "" }],
+});
 
 function CheckLine({
   check,
@@ -45,7 +39,7 @@ function CheckLine({
   today: string;
 }) {
   const { header } = useRig();
-  const fetcher = useFetcher<ActionProblem>();
+  const fetcher = useFetcher<Answer>();
   const fresh = entry !== undefined && dayOf(entry.at) === today;
   const href = `${placeHref(header.id, "walk-round")}/${check}`;
   const stands = entry && (fresh || entry.state === "stop");
@@ -69,7 +63,9 @@ function CheckLine({
           className="no-print"
           disabled={fetcher.state !== "idle"}
           aria-label={`Pass: ${CHECK_WORDS[check].title}`}
-          onClick={() => void fetcher.submit({ check, state: "pass" }, { method: "post" })}
+          onClick={() =>
+            void fetcher.submit({ check, state: "pass" }, { method: "post", encType: "application/json" })
+          }
         >
           Pass
         </Button>

@@ -1,4 +1,3 @@
-import Button from "@mui/material/Button";
 import { useWatch } from "react-hook-form";
 import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRig } from "#app/frame/use-rig.ts";

@@ -3,10 +3,12 @@ import { fold } from "#core/log/fold.ts";
 import { advise } from "#core/advice/card/advise.ts";
 import { ENDURO_BUILD } from "#demo/enduro-build.ts";
 import { append } from "#app/store/rig-log.ts";
-import { RIG, answerOf, freshRig, logged, sent, refusal } from "#app/testing/rig.ts";
+import { RIG, answerOf, freshRig, logged, refusal } from "#app/testing/rig.ts";
 import { database } from "#app/store/database.ts";
 import { usualKnown } from "../new/known.ts";
 import { clientAction as makeRig } from "../new/route.tsx";
+import { buildTexts } from "./texts.ts";
+import { clientAction as rename } from "./face.ts";
 import { clientAction as describeRig } from "./route.tsx";
 import { clientAction as tap, clientLoader as openRigScreen } from "#app/frame/route.tsx";
 
@@ -51,11 +53,9 @@ describe("describing a rig", () => {
     const second = answerOf(await makeRig(sent(newRig))).location?.replace("/rigs/", "") ?? "";
     const faceOf = async (rigId: string) => (await openRigScreen({ params: { rigId } } as never)).log.header;
     expect([(await faceOf(first)).plate, (await faceOf(second)).plate]).toEqual(["1", "2"]);
-    await describeRig(sent({ face: { name: "Farm hack", plate: "F7" } }, first));
+    await rename(sent({ name: "Farm hack", plate: "F7" }, first));
     expect(await faceOf(first)).toMatchObject({ name: "Farm hack", plate: "F7" });
-    expect(
-      (await refusal(() => describeRig(sent({ face: { name: " ", plate: "12345" } }, first)))).fields,
-    ).toMatchObject({
+    expect((await refusal(() => rename(sent({ name: " ", plate: "12345" }, first)))).fields).toMatchObject({
       name: expect.stringContaining("Give it a name") as string,
       plate: expect.stringContaining("4 signs") as string,
     });
@@ -83,30 +83,32 @@ describe("describing a rig", () => {
     const topSd = async () => advise(await logged()).zones.find(({ zone }) => zone === "top")?.sd ?? NaN;
     for (const id of ["0001", "0002", "0003"]) await append(RIG, look(id, "09:00"));
     const before = await topSd();
-    const work = { build: ENDURO_BUILD, what: "mainCleaned", why: "Main jet passage cleaned", corrects: [] };
+    const work = { ...buildTexts(ENDURO_BUILD), what: "mainCleaned", why: "Main jet passage cleaned" };
     expect(answerOf(await describeRig(sent(work)))).toMatchObject({
       status: 200,
-      data: { saved: true, seen: expect.stringMatching(/^build:/) as string },
+      data: {
+        logged: [expect.any(String), expect.any(String)],
+        seen: expect.stringMatching(/^build:/) as string,
+      },
     });
     expect(fold(await logged()).setting?.main).toBe(160);
     expect(await topSd()).toBeGreaterThan(before);
   });
 
   it("refuses a needle that has not the groove that is fitted: nothing could be advised any more", async () => {
-    await tap(sent({ intent: "fit", because: "advice", changes: JSON.stringify([{ part: "clip", to: 5 }]) }));
+    await tap(sent({ intent: "fit", because: "advice", changes: [{ part: "clip", to: 5 }] }));
     const needle = { ...ENDURO_BUILD.carburettor.needle, grooves: 3 };
     const short = { ...ENDURO_BUILD, carburettor: { ...ENDURO_BUILD.carburettor, needle } };
     const { message } = await refusal(() =>
-      describeRig(sent({ build: short, what: "measured", why: "", corrects: [] })),
+      describeRig(sent({ ...buildTexts(short), what: "measured", why: "" })),
     );
     expect(message).toContain("clip must be in 1..3, got 5");
   });
 
   it("refuses a build that cannot be, and one that cannot be read", async () => {
     expect(
-      (await refusal(() => describeRig(sent({ build: bent, what: "measured", why: "", corrects: [] }))))
-        .message,
+      (await refusal(() => describeRig(sent({ ...buildTexts(bent), what: "measured", why: "" })))).message,
     ).toContain("needle");
-    expect((await refusal(() => describeRig(sent({ build: 3 })))).message).toContain("cannot be read");
+    expect((await refusal(() => describeRig(sent({ engine: 3 })))).message).toContain("cannot be read");
   });
 });

@@ -69,8 +69,13 @@ function readTexts(texts: BuildTexts, ctx: z.core.ParsePayload): Build | undefin
   return refused ? undefined : parsed.data;
 }
 
+/** What is no form of a rig at all: no field of it would know what to say. */
 const AnyTexts = <T extends BuildTexts>() =>
-  z.custom<T>((value) => typeof value === "object" && value !== null);
+  z.custom<T>(
+    (value) =>
+      typeof value === "object" && value !== null && "others" in value && Array.isArray(value.others),
+    "This cannot be read.",
+  );
 
 export const BuildForm = z.pipe(
   AnyTexts<BuildTexts>(),

@@ -80,6 +80,6 @@ describe("a measure on its own page", () => {
     [{ path: "toString", value: "1" }, "path", "Choose one"],
     [{ path: "carburettor.boreMm", value: "NaN" }, "value", "is not a number"],
   ])("refuses %j", async (fields, field, words) => {
-    expect((await refusal(() => measure(sent(fields)))).fields?.[field]).toContain(words);
+    expect((await refusal(() => measure(sent({ by: "", ...fields })))).fields?.[field]).toContain(words);
   });
 });

@@ -12,12 +12,23 @@ const thick: BenchPart = { kind: "needle", name: "thick", needle: withStraight(n
 const wide: BenchPart = { kind: "needleJet", name: "wide", needleJetMm: 2.7 };
 
 interface Answer {
-  readonly data: { message?: string; fields?: Record<string, string>; saved?: true; seen?: string };
+  readonly data: { message?: string; fields?: Record<string, string>; logged?: string[]; seen?: string };
   readonly init: { status?: number } | null;
 }
 const ask = async (content: object): Promise<Answer["data"]> =>
   ((await clientAction(sent(content))) as unknown as Answer).data;
-const add = (part: BenchPart) => ask({ intent: "add", part, carburettor: 0 });
+const typed = (part: BenchPart): PartTexts => ({
+  ...partTexts(
+    part.kind === "needle"
+      ? { carburettor: { ...ENDURO_BUILD.carburettor, needle: part.needle } }
+      : ENDURO_BUILD,
+  ),
+  ...Object.fromEntries(Object.entries(part).map(([name, value]) => [name, String(value)])),
+  kind: part.kind,
+});
+const added = (part: BenchPart) => ({ intent: "add", part: typed(part), carburettor: 0 });
+const add = (part: BenchPart) => ask(added(part));
+const logged1 = { logged: [expect.any(String)], seen: expect.any(String) as string };
 const fit = (name: string, outName = "the old one") => ask({ intent: "fit", name, outName, carburettor: 0 });
 const boxOf = async () => (await present()).build?.box.parts ?? [];
 
@@ -25,10 +36,10 @@ beforeEach(() => freshRig([build(), fitEntry("0001", "08:30", "main", 160)]));
 afterEach(() => jest.restoreAllMocks());
 
 it("a part goes into the box beside the others, and out of it again", async () => {
-  expect(await add(thick)).toEqual({ saved: true });
-  expect(await add(wide)).toEqual({ saved: true });
+  expect(await add(thick)).toEqual(logged1);
+  expect(await add(wide)).toEqual(logged1);
   expect(await boxOf()).toEqual([thick, wide]);
-  expect(await ask({ intent: "remove", name: "thick" })).toEqual({ saved: true });
+  expect(await ask({ intent: "remove", name: "thick" })).toEqual(logged1);
   expect(await boxOf()).toEqual([wide]);
   expect((await ask({ intent: "remove", name: "thick" })).message).toContain("no longer in the box");
 });
@@ -37,12 +48,12 @@ it("two of one name, and one that cannot be in here, are refused at their field,
   await add(thick);
   const before = await logged();
   expect((await add({ ...wide, name: "thick" })).fields).toEqual({
-    name: "There is a part of that name already.",
+    "part.name": "There is a part of that name already.",
   });
   const fat: BenchPart = { ...thick, name: "fat", needle: withStraight(needle, 0.3) };
-  expect((await add(fat)).fields?.["profile"]).toContain("thinner than its jet");
+  expect((await add(fat)).fields?.["part.profile"]).toContain("thinner than its jet");
   const spring: BenchPart = { kind: "slideSpring", name: "spring", depressionPa: 2500 };
-  expect((await add(spring)).fields?.["depressionPa"]).toContain("vacuum slide’s");
+  expect((await add(spring)).fields?.["part.depressionPa"]).toContain("vacuum slide’s");
   const huge: BenchPart = { kind: "slide", name: "huge", cutawayMm: 12 };
   expect(await add({ ...huge, cutawayMm: 99 })).toMatchObject({
     message: expect.stringContaining("Nothing was saved") as string,
@@ -52,7 +63,7 @@ it("two of one name, and one that cannot be in here, are refused at their field,
 
 it("fitted, it is another part: the open change is over, what came out lies in the box", async () => {
   await add(thick);
-  expect(await fit("thick")).toEqual({ saved: true });
+  expect(await fit("thick")).toEqual(logged1);
   const now = await present();
   expect(now.build?.carburettor.needle).toEqual(withStraight(needle, 0.02));
   expect(now.build?.baseline).toEqual(ENDURO_BUILD.baseline);
@@ -78,7 +89,7 @@ it("what comes out needs a name of its own, and a needle the grooves that are us
 
 it("what another tab has put in the box meanwhile is told, and nothing is lost", async () => {
   await add(thick);
-  const answer = await ask({ intent: "add", part: wide, carburettor: 0, seen: "box:of-before" });
+  const answer = await ask({ ...added(wide), seen: "box:of-before" });
   expect(answer.seen).toBeDefined();
   expect(await boxOf()).toEqual([thick]);
 });

@@ -87,8 +87,11 @@ function asPart(kind: BenchPartKind, read: Readonly<Record<string, unknown>>): u
   return { kind, name: named, needle: measures };
 }
 
+const isPart = (value: unknown): boolean =>
+  typeof value === "object" && value !== null && Object.hasOwn(FIELDS, String(Reflect.get(value, "kind")));
+
 export const PartForm = z.pipe(
-  z.custom<PartTexts>(),
+  z.custom<PartTexts>(isPart, "This part cannot be read."),
   z.transform((texts, ctx): BenchPart => {
     const read = z.safeDecode(FIELDS[texts.kind], texts, { error: boundWords });
     const parsed = read.success

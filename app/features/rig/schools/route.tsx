@@ -1,8 +1,7 @@
 import css from "../rig.module.css";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { data, useFetcher } from "react-router";
-import type { Route } from "./+types/route";
+import { useFetcher } from "react-router";
 import {
   CHANGES_SCHOOLS,
   HOW_FAR_SCHOOLS,
@@ -18,7 +17,7 @@ import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigTabs } from "../RigTabs.tsx";
-import { refused, saveEntry, type ActionProblem, readSent } from "#app/journal/save.ts";
+import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import {
   CHANGES_WORDS,
   HOW_FAR_WORDS,
@@ -28,17 +27,17 @@ import {
   SCHOOL_WORDS,
 } from "#app/vocabulary/schools.ts";
 
-export async function clientAction({ params, request }: Route.ClientActionArgs) {
-  const read = readSent(School, await request.json(), "This way of working");
-  if (!read.ok) return read.answer;
-  const problem = await saveEntry(params.rigId, "school", { school: read.sent });
-  return problem ? refused(problem, 507) : data({}, { status: 200 });
-}
+export const clientAction = rigAction({
+  codec: School,
+  form: "school",
+  what: "This way of working",
+  entries: (school) => [{ kind: "school", school }],
+});
 
 export default function SchoolsRoute() {
   const { present, build } = useRig();
   const { schools } = present;
-  const fetcher = useFetcher<ActionProblem>();
+  const fetcher = useFetcher<Answer>();
   const choose = (school: School) =>
     void fetcher.submit(JSON.stringify(school), { method: "post", encType: "application/json" });
   const means = lookMeans(present, build);
