@@ -218,7 +218,7 @@ test("a place is described, fills in the air, and a year there is told by a clim
   await page.getByRole("button", { name: "Say more of Col de la Brume, paddock" }).click();
   await page.getByRole("textbox", { name: "Middle" }).fill("-1");
   await page.getByRole("button", { name: "Save this place" }).click();
-  await expect(page.getByText("A share, such as 30: 0 to 1000.", { exact: true })).toBeVisible();
+  await expect(page.getByText("Must be at least 0.", { exact: true })).toBeVisible();
   await page.getByRole("textbox", { name: "Middle" }).fill("40");
   await page.getByRole("textbox", { name: "Top" }).fill("60");
   await page.getByRole("combobox", { name: "Pressure there" }).click();

@@ -60,7 +60,9 @@ test("a change the machine cannot have is refused on its field", async ({ page }
   await openRig(page, "/change");
   await page.getByRole("textbox", { name: "Clip" }).fill("9");
   await page.getByRole("button", { name: "It is fitted" }).click();
-  await expect(page.getByText(/clip must be in 1..5, got 9/)).toBeVisible();
+  await expect(page.getByRole("textbox", { name: "Clip" })).toHaveAccessibleDescription(
+    /clip must be in 1..5, got 9/,
+  );
   await expect(page.getByRole("textbox", { name: "Clip" })).toHaveValue("9");
 });
 

@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import dayjs from "dayjs";
 import type { ReactNode } from "react";
-import { FormProvider, type FieldValues } from "react-hook-form";
+import { FormProvider, useFormState, type FieldValues } from "react-hook-form";
 import { Problem } from "#app/ui/Problem.tsx";
 import type { Offer } from "./use-typed.ts";
 import type { RigForm } from "./use-rig-form.ts";
@@ -30,6 +30,24 @@ interface Props<T extends FieldValues, V> {
   readonly inline?: string | undefined;
 }
 
+/** The first of a form's errors, however deep it lies. */
+function firstMessage(errors: unknown): string | undefined {
+  if (typeof errors !== "object" || errors === null) return undefined;
+  if ("message" in errors && typeof errors.message === "string") return errors.message;
+  for (const [name, error] of Object.entries(errors)) {
+    const message = name === "ref" ? undefined : firstMessage(error);
+    if (message !== undefined) return message;
+  }
+  return undefined;
+}
+
+/** What stands against saving, where the button is: the field may be out of sight. */
+function NotSaved({ message }: { message: string | undefined }) {
+  const { errors, isSubmitted } = useFormState();
+  const wrong = isSubmitted ? firstMessage(errors) : undefined;
+  return <Problem message={wrong === undefined ? message : `Not saved: ${wrong}`} />;
+}
+
 export function RigFields<T extends FieldValues, V>({
   form: { methods, save, saving, answer, offer },
   children,
@@ -43,7 +61,7 @@ export function RigFields<T extends FieldValues, V>({
       <form className={inline === undefined ? "form" : `line-form ${inline}`} noValidate onSubmit={save}>
         {offer && <TypedBefore offer={offer} />}
         {children}
-        <Problem message={answer?.message} />
+        <NotSaved message={answer?.message} />
         <div className={inline === undefined ? "row save" : "row"}>
           {beside}
           {saves !== false && (

@@ -49,7 +49,7 @@ function show(element: (context: RigContext) => React.ReactNode, advice: Advice,
     {
       path: "/rigs/:rigId",
       action: async ({ request }) => {
-        sent(...([Object.fromEntries(await request.formData())] as unknown as []));
+        sent(...([await request.json()] as unknown as []));
         return {};
       },
       Component: () => null,

@@ -32,7 +32,7 @@ function show(present: Present, action: (reason: unknown) => unknown) {
       { path: "/", element: <HeldCard context={context} /> },
       {
         path: "/rigs/:rigId",
-        action: async ({ request }) => action(Object.fromEntries(await request.formData())),
+        action: async ({ request }) => action((await request.json()) as Record<string, unknown>),
       },
     ],
     { initialEntries: ["/"] },

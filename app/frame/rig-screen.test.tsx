@@ -1,3 +1,4 @@
+import type { Revision } from "#app/workers/revision.ts";
 import { act, render, renderHook, screen, waitFor, within } from "@testing-library/react";
 import { fold } from "#core/log/fold.ts";
 import { FitEntry, type Entry } from "#core/log/schema.ts";
@@ -131,6 +132,8 @@ describe("the tiles of the air", () => {
 });
 
 describe("asking for advice", () => {
+  const rev = (rigId: string, count: number, token = "t"): Revision => ({ rigId, token, count });
+
   const first = advise(rich);
   const second: Advice = { ...first, looks: [] };
   beforeEach(() => asked.mockReset());
@@ -140,12 +143,15 @@ describe("asking for advice", () => {
     asked
       .mockResolvedValueOnce(first)
       .mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
-    const { result, rerender } = renderHook(({ revision }) => useAdvice(revision, rich, undefined), {
-      initialProps: { revision: "rig:a 1" },
-    });
+    const { result, rerender } = renderHook(
+      ({ revision }) => useAdvice({ revision, entries: rich }, undefined),
+      {
+        initialProps: { revision: rev("rig:a", 1) },
+      },
+    );
     expect(result.current).toMatchObject({ advice: undefined, working: true });
     await waitFor(() => expect(result.current).toMatchObject({ advice: first, working: false }));
-    rerender({ revision: "rig:a 2" });
+    rerender({ revision: rev("rig:a", 2) });
     expect(result.current).toMatchObject({ advice: first, working: true });
     await act(async () => answer(second));
     expect(result.current).toMatchObject({ advice: second, working: false });
@@ -153,21 +159,27 @@ describe("asking for advice", () => {
 
   it("never shows one rig the advice of another", async () => {
     asked.mockResolvedValueOnce(first).mockImplementationOnce(() => new Promise(() => undefined));
-    const { result, rerender } = renderHook(({ revision }) => useAdvice(revision, rich, undefined), {
-      initialProps: { revision: "rig:a 1" },
-    });
+    const { result, rerender } = renderHook(
+      ({ revision }) => useAdvice({ revision, entries: rich }, undefined),
+      {
+        initialProps: { revision: rev("rig:a", 1) },
+      },
+    );
     await waitFor(() => expect(result.current.advice).toBe(first));
-    rerender({ revision: "rig:b 1" });
+    rerender({ revision: rev("rig:b", 1) });
     expect(result.current).toMatchObject({ advice: undefined, working: true });
   });
 
   it("keeps the last advice and says what went wrong", async () => {
     asked.mockResolvedValueOnce(first).mockRejectedValueOnce(new Error("The computation stopped."));
-    const { result, rerender } = renderHook(({ revision }) => useAdvice(revision, rich, undefined), {
-      initialProps: { revision: "rig:a 1" },
-    });
+    const { result, rerender } = renderHook(
+      ({ revision }) => useAdvice({ revision, entries: rich }, undefined),
+      {
+        initialProps: { revision: rev("rig:a", 1) },
+      },
+    );
     await waitFor(() => expect(result.current.working).toBe(false));
-    rerender({ revision: "rig:a 2" });
+    rerender({ revision: rev("rig:a", 2) });
     await waitFor(() =>
       expect(result.current).toMatchObject({ advice: first, problem: "The computation stopped." }),
     );

@@ -68,14 +68,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
-  const { advice, working, problem } = useAdvice(
-    log.revision,
-    log.entries,
-    draft,
-    carburettor,
-    present,
-    loaderData.kept,
-  );
+  const { advice, working, problem } = useAdvice(log, draft, carburettor, present, loaderData.kept);
   useCardStands(advice !== undefined || problem !== undefined);
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();

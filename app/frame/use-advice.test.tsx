@@ -2,7 +2,10 @@
 import { act, renderHook } from "@testing-library/react";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { AirEntry, Entry } from "#core/log/schema.ts";
+import type { Revision } from "#app/workers/revision.ts";
 import { useAdvice } from "./use-advice.ts";
+
+const rev = (rigId: string, count: number, token = "t"): Revision => ({ rigId, token, count });
 
 let answer: ((advice: Advice) => void)[] = [];
 jest.mock("#app/journal/judge.ts", () => ({
@@ -17,9 +20,9 @@ const answered = (advice: Advice) => act(() => Promise.resolve(answer.shift()?.(
 
 const asked = (kept?: Advice) =>
   renderHook(
-    ({ revision, air }: { revision: string; air: AirEntry | undefined }) =>
-      useAdvice(revision, ENTRIES, air, 0, undefined, kept),
-    { initialProps: { revision: "rig:a t 1", air: undefined as AirEntry | undefined } },
+    ({ revision, air }: { revision: Revision; air: AirEntry | undefined }) =>
+      useAdvice({ revision, entries: ENTRIES }, air, 0, undefined, kept),
+    { initialProps: { revision: rev("rig:a", 1), air: undefined as AirEntry | undefined } },
   );
 
 beforeEach(() => {
@@ -34,36 +37,36 @@ describe("an advice that is worked out", () => {
     expect(result.current).toMatchObject({ advice: undefined, working: true });
     await answered(FIRST);
     expect(result.current).toMatchObject({ advice: FIRST, working: false });
-    rerender({ revision: "rig:a t 1", air: draft(290) });
+    rerender({ revision: rev("rig:a", 1), air: draft(290) });
     expect(result.current).toMatchObject({ advice: FIRST, working: false });
     act(() => jest.advanceTimersByTime(200));
     expect(result.current).toMatchObject({ advice: FIRST, working: true });
     await answered(SECOND);
     expect(result.current).toMatchObject({ advice: SECOND, working: false });
     // The next key starts anew.
-    rerender({ revision: "rig:a t 1", air: draft(291) });
+    rerender({ revision: rev("rig:a", 1), air: draft(291) });
     expect(result.current.working).toBe(false);
   });
   it("that was kept is there at once, and the judge is asked only for what is new", async () => {
     const { result, rerender } = asked(FIRST);
     expect(result.current).toMatchObject({ advice: FIRST, working: false });
     expect(answer).toHaveLength(0);
-    rerender({ revision: "rig:a t 1", air: draft(290) });
+    rerender({ revision: rev("rig:a", 1), air: draft(290) });
     expect(result.current).toMatchObject({ advice: FIRST, working: false });
     expect(answer).toHaveLength(1);
     await answered(SECOND);
     expect(result.current.advice).toBe(SECOND);
-    rerender({ revision: "rig:a t 2", air: undefined });
+    rerender({ revision: rev("rig:a", 2), air: undefined });
     expect(result.current).toMatchObject({ advice: SECOND, working: true });
   });
   it("for a log that has grown is of a moment ago at once: nothing is logged by it", async () => {
     const { result, rerender } = asked();
     await answered(FIRST);
-    rerender({ revision: "rig:a t 2", air: undefined });
+    rerender({ revision: rev("rig:a", 2), air: undefined });
     expect(result.current).toMatchObject({ advice: FIRST, working: true });
     await answered(SECOND);
     expect(result.current).toMatchObject({ advice: SECOND, working: false });
-    rerender({ revision: "rig:b t 1", air: undefined });
+    rerender({ revision: rev("rig:b", 1), air: undefined });
     expect(result.current).toMatchObject({ advice: undefined, working: true });
   });
 });

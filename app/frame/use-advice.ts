@@ -1,7 +1,8 @@
 import { useEffect, useState } from "react";
-import type { AirEntry, Entry } from "#core/log/schema.ts";
+import type { AirEntry } from "#core/log/schema.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
-import { askAdvice, type Shown } from "#app/journal/judge.ts";
+import { askAdvice, type AskedLog, type Shown } from "#app/journal/judge.ts";
+import { revisionKey } from "#app/workers/revision.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 
 export interface AdviceState {
@@ -27,25 +28,26 @@ interface Answered {
  * @param kept - the advice of this log as it was last worked out: a screen that opens has it at once
  */
 export function useAdvice(
-  revision: string,
-  entries: readonly Entry[],
+  asked: AskedLog,
   draft: AirEntry | undefined,
   carburettor = 0,
   shown?: Shown,
   kept?: Advice,
 ): AdviceState {
-  const log = `${revision} ${carburettor}`;
+  const { revision } = asked;
+  const name = revisionKey(revision);
+  const log = `${name} ${carburettor}`;
   const question = `${log} ${JSON.stringify(draft)}`;
-  const rig = revision.split(" ")[0] ?? revision;
+  const rig = revision.rigId;
   const [late, setLate] = useState<string>();
   const [answer, setAnswer] = useState<Answered | undefined>(
-    kept && { log: `${revision} 0`, question: `${revision} 0 undefined`, rig, advice: kept },
+    kept && { log: `${name} 0`, question: `${name} 0 undefined`, rig, advice: kept },
   );
   useEffect(() => {
     if (answer?.question === question && answer.problem === undefined) return undefined;
     let current = true;
     const timer = setTimeout(() => setLate(question), SOON_MS);
-    askAdvice(revision, entries, draft, carburettor, shown).then(
+    askAdvice(asked, draft, carburettor, shown).then(
       (advice) => current && setAnswer({ log, question, rig, advice }),
       (error: unknown) =>
         current &&

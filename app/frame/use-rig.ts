@@ -3,13 +3,13 @@ import { useOutletContext } from "react-router";
 import type { Present } from "#core/log/present.ts";
 import type { AirEntry, Build, Entry, Header, Setting } from "#core/log/schema.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import type { Revision } from "#app/workers/revision.ts";
 import type { LiveMark } from "./strip/Strip.tsx";
 import type { AdviceState } from "./use-advice.ts";
 
 export interface RigContext extends AdviceState {
   readonly header: Header;
-  /** names this state of the log */
-  readonly revision: string;
+  readonly revision: Revision;
   readonly entries: readonly Entry[];
   readonly present: Present;
   readonly build: Build;

@@ -4,7 +4,10 @@ import type { Advice } from "#core/advice/card/advise.ts";
 import { keepLastAdvice, readLastAdvice } from "./last-advice.ts";
 import { database } from "./database.ts";
 import { dropDraft, keepDraft, readDraft } from "./drafts.ts";
+import type { Revision } from "#app/workers/revision.ts";
 import { readPreferences, writePreferences } from "./preferences.ts";
+
+const rev = (rigId: string, count: number, token = "t"): Revision => ({ rigId, token, count });
 
 describe("preferences", () => {
   it("are kept, and the usual ones stand in for unreadable ones", async () => {
@@ -46,10 +49,10 @@ describe("the last advice", () => {
   it("is kept with the face of the rig, and never with the log that was at hand", async () => {
     const log = { lines: Array.from({ length: 1000 }, (_, i) => ({ entry: i })) };
     const face = { advice: { card: 1 } as unknown as Advice, air: undefined, held: [], ...log };
-    await keepLastAdvice("rig:one", "rig:one t 1", [], face);
+    await keepLastAdvice(rev("rig:one", 1), [], face);
     expect(JSON.stringify(await database.getItem("rig:one/advice")).length).toBeLessThan(300);
-    expect(await readLastAdvice("rig:one", "rig:one t 1", [])).toMatchObject({ advice: { card: 1 } });
-    expect(await readLastAdvice("rig:one", "rig:one t 2", [])).toBeUndefined();
+    expect(await readLastAdvice(rev("rig:one", 1), [])).toMatchObject({ advice: { card: 1 } });
+    expect(await readLastAdvice(rev("rig:one", 2), [])).toBeUndefined();
   });
 });
 
@@ -60,10 +63,10 @@ describe("advice that has become something else in storage", () => {
     ["one without a seal", { seal: undefined }],
   ])("is worked out again: %s", async (_, change) => {
     const face = { advice: { card: { rows: [] } } as unknown as Advice, air: undefined, held: [] };
-    await keepLastAdvice("rig:one", "rig:one t 1", [], face);
+    await keepLastAdvice(rev("rig:one", 1), [], face);
     const kept = await database.getItem<object>("rig:one/advice");
     await database.setItem("rig:one/advice", { ...kept, ...change });
-    expect(await readLastAdvice("rig:one", "rig:one t 1", [])).toBeUndefined();
+    expect(await readLastAdvice(rev("rig:one", 1), [])).toBeUndefined();
   });
 });
 

@@ -6,6 +6,7 @@ import type { AirEntry, InstrumentMessage } from "#core/log/schema.ts";
 import type { CheckName } from "#core/log/walk-round-names.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { JUDGE } from "#app/workers/client.ts";
+import { revisionKey, type Revision } from "#app/workers/revision.ts";
 import { database } from "./database.ts";
 
 /** What a rig shows of itself without being opened. */
@@ -24,8 +25,8 @@ interface Kept extends RigFaceKept {
 }
 
 const keyOf = (rigId: string): string => `${rigId}/advice`;
-const stampOf = (revision: string, heard: readonly InstrumentMessage[]) => ({
-  revision,
+const stampOf = (revision: Revision, heard: readonly InstrumentMessage[]) => ({
+  revision: revisionKey(revision),
   judge: JUDGE,
   heard: JSON.stringify(heard),
 });
@@ -56,23 +57,21 @@ function isFor(kept: unknown, stamp: ReturnType<typeof stampOf>): kept is Kept {
 
 /** @returns nothing when it is of another revision, judge or knowledge, or cannot be read */
 export async function readLastAdvice(
-  rigId: string,
-  revision: string,
+  revision: Revision,
   heard: readonly InstrumentMessage[],
 ): Promise<RigFaceKept | undefined> {
-  const kept: unknown = await database.getItem(keyOf(rigId)).catch(() => null);
+  const kept: unknown = await database.getItem(keyOf(revision.rigId)).catch(() => null);
   return isFor(kept, stampOf(revision, heard)) ? kept : undefined;
 }
 
 /** What cannot be kept is worked out again. */
 export async function keepLastAdvice(
-  rigId: string,
-  revision: string,
+  revision: Revision,
   heard: readonly InstrumentMessage[],
   { advice, air, held }: RigFaceKept,
 ): Promise<void> {
   // These alone: whoever hands over more, a whole log, would have it written with every save.
   const seal = sealOf({ advice, air, held });
   const kept: Kept = { ...stampOf(revision, heard), advice, air, held, seal };
-  await database.setItem(keyOf(rigId), kept).catch(() => undefined);
+  await database.setItem(keyOf(revision.rigId), kept).catch(() => undefined);
 }

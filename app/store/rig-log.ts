@@ -3,6 +3,7 @@ import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { dayOf, Entry, Header } from "#core/log/schema.ts";
 import { inOrder, inOrderWith } from "#core/log/in-order.ts";
 import { writing, openBook } from "./book.ts";
+import type { Revision } from "#app/workers/revision.ts";
 import { tellOtherTabs } from "./changes.ts";
 import { database, headerKey, indexKey } from "./database.ts";
 import { isGone, readDays, replaced, unreadable, writeDays } from "./days.ts";
@@ -14,8 +15,8 @@ import { commit, readIndex, rigIds, type RigIndex } from "./records.ts";
 export interface RigLog {
   readonly header: Header;
   readonly entries: readonly Entry[];
-  /** changes whenever the log does, and is another one for a rig deleted and brought in again */
-  readonly revision: string;
+  /** changes whenever the log does */
+  readonly revision: Revision;
 }
 
 interface Known {
@@ -25,7 +26,11 @@ interface Known {
 /** What was read in this tab: the same revision is the same object. */
 const known = new Map<string, Known>();
 
-const nameOf = (rigId: string, { token, revision }: RigIndex): string => `${rigId} ${token} ${revision}`;
+const nameOf = (rigId: string, { token, revision }: RigIndex): Revision => ({
+  rigId,
+  token,
+  count: revision,
+});
 const missing = (rigId: string) => failed("missing", `There is no rig "${rigId}" in this browser.`);
 
 async function load(rigId: string, tries = 5): Promise<Stored<Known>> {
@@ -81,7 +86,7 @@ export function readRig(rigId: string): Promise<Stored<RigLog>> {
 }
 
 /** @returns the revision of a rig, without reading its days */
-export function revisionOf(rigId: string): Promise<Stored<string>> {
+export function revisionOf(rigId: string): Promise<Stored<Revision>> {
   return guarded(async () => {
     await openBook();
     const index = await readIndex(rigId);

@@ -6,15 +6,24 @@ import Snackbar from "@mui/material/Snackbar";
 import type { Said } from "./Toast.tsx";
 
 const SHOWN_MS = 8000;
+/** While another one waits. */
+const SHORT_MS = 4000;
 
-export default function Passing({ said, onClose }: { said: Said; onClose: () => void }) {
+interface PassingProps {
+  readonly said: Said;
+  /** so many are said after it */
+  readonly waiting: number;
+  readonly onClose: () => void;
+}
+
+export default function Passing({ said, waiting, onClose }: PassingProps) {
   const { words, action, grave, stays } = said;
   return (
     <Snackbar
       key={words}
       className="passing-place"
       open
-      autoHideDuration={grave || stays ? null : SHOWN_MS}
+      autoHideDuration={grave || stays ? null : waiting > 0 ? SHORT_MS : SHOWN_MS}
       onClose={(_, reason) => reason === "timeout" && onClose()}
       anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
     >

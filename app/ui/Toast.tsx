@@ -1,5 +1,5 @@
 /** What just happened, said in passing; a problem stays until it is closed. */
-import { createContext, use, useEffect, useRef, useState, type ReactNode } from "react";
+import { createContext, use, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
 import { later } from "./later.tsx";
 
 export interface Said {
@@ -17,14 +17,25 @@ const Context = createContext<Say>(() => undefined);
 /** @returns how to say something in passing */
 export const useToast = (): Say => use(Context);
 
+/** One after the other, each until it was read: beyond this the oldest goes unsaid. */
+const MOST = 8;
+
 const Passing = later(() => import("./Passing.tsx"));
 
 export function ToastPlace({ children }: { children: ReactNode }) {
-  const [said, setSaid] = useState<Said>();
+  const [queue, setQueue] = useState<readonly Said[]>([]);
+  const say = useCallback((said: Said) => setQueue((before) => [...before, said].slice(-MOST)), []);
+  const [said] = queue;
   return (
-    <Context value={setSaid}>
+    <Context value={say}>
       {children}
-      {said && <Passing said={said} onClose={() => setSaid(undefined)} />}
+      {said && (
+        <Passing
+          said={said}
+          waiting={queue.length - 1}
+          onClose={() => setQueue((before) => before.filter((one) => one !== said))}
+        />
+      )}
     </Context>
   );
 }

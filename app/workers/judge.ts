@@ -7,6 +7,7 @@ import { instrumentMessages } from "#core/belief/instrument-message.ts";
 import { parseKeeping } from "#core/log/keep-unknown.ts";
 import { AirEntry, Entry, InstrumentMessage, LookEntry } from "#core/log/schema.ts";
 import { shown, type Kept } from "./kept-case.ts";
+import { revisionKey, sameRevision, type Revision } from "./revision.ts";
 import type { Answer, Answers, JudgeApi, Question, UnknownLog } from "./protocol.ts";
 
 /** Older ones are opened again when asked for. */
@@ -37,15 +38,12 @@ async function answerTo(kept: Kept, question: Question): Promise<AnyAnswer> {
   }
 }
 
-/** Of a rig deleted and brought in again it is another one. */
-const tokenOf = (revision: string): string | undefined => revision.split(" ")[1];
-
 export function judgeApi(): JudgeApi {
   const rigs = new Map<string, Kept>();
-  const unknown = (revision: string): UnknownLog => ({
+  const unknown = (revision: Revision): UnknownLog => ({
     ok: false,
     name: "unknownLog",
-    message: `log ${revision} has not been opened`,
+    message: `log ${revisionKey(revision)} has not been opened`,
   });
   const remember = (rigId: string, kept: Kept): void => {
     rigs.delete(rigId);
@@ -61,25 +59,23 @@ export function judgeApi(): JudgeApi {
   };
   return {
     answer: async (revision, question) => {
-      const found = [...rigs.values()].find((kept) => kept.revision === revision);
-      return found ? answered(() => answerTo(found, question)) : unknown(revision);
+      const found = rigs.get(revision.rigId);
+      return found && sameRevision(found.revision, revision)
+        ? answered(() => answerTo(found, question))
+        : unknown(revision);
     },
     open: async (log, question) => {
-      const { rigId, revision, heard, since } = log;
-      const before = rigs.get(rigId);
-      if (since !== undefined && before?.revision !== since) return unknown(since);
+      const { revision, heard, since } = log;
+      const before = rigs.get(revision.rigId);
+      if (since && !(before && sameRevision(before.revision, since))) return unknown(since);
       return answered(async () => {
         const messages = z.array(InstrumentMessage).parse(heard);
         const sent = parsed(log.entries);
-        const memory =
-          before && tokenOf(before.revision) === tokenOf(revision) ? before.memory : freshMemory();
+        const memory = before?.revision.token === revision.token ? before.memory : freshMemory();
         const options = { messages, memory };
-        const opened =
-          before && since !== undefined
-            ? openCaseWith(before.opened, sent, options)
-            : openCase(sent, options);
+        const opened = before && since ? openCaseWith(before.opened, sent, options) : openCase(sent, options);
         const kept = { revision, opened, memory };
-        remember(rigId, kept);
+        remember(revision.rigId, kept);
         return {
           said: instrumentMessages(opened.replayed, messages),
           answer: await answerTo(kept, question),

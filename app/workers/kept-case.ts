@@ -1,10 +1,11 @@
 /** A log as the judge keeps it: parsed, sifted, ready to be asked. */
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { Case } from "#core/advice/judge/case.ts";
+import type { Revision } from "./revision.ts";
 import type { ReplayMemory } from "#core/belief/replay.ts";
 
 export interface Kept {
-  readonly revision: string;
+  readonly revision: Revision;
   readonly opened: Case;
   /** of several revisions of one rig the days before are the same: they are replayed once */
   readonly memory: ReplayMemory;

@@ -28,6 +28,7 @@ import type { RouteAnswer } from "#core/route/route-answer.ts";
 import type { TrackAnswers } from "#core/route/track.ts";
 import type { TrackRead } from "./gpx.ts";
 import type { Table } from "#core/forecast/table.ts";
+import type { Revision } from "./revision.ts";
 import type { ModelOrLearnt } from "#core/advice/card/model-or-learnt.ts";
 
 /** Errors cross by name and message; classes would not survive the journey. */
@@ -42,10 +43,9 @@ export interface UnknownLog {
 
 /** A log as it is sent: whole, or what came to it since a revision that the judge has. */
 export interface LogSent {
-  readonly rigId: string;
-  readonly revision: string;
+  readonly revision: Revision;
   readonly entries: unknown;
-  readonly since?: string;
+  readonly since?: Revision;
   /** what other rigs say of the instruments */
   readonly heard: readonly InstrumentMessage[];
 }
@@ -130,7 +130,7 @@ export interface Opened {
 
 export interface JudgeApi {
   /** About a log that it has. */
-  answer(revision: string, question: Question): Promise<Answer<Answers[keyof Answers]> | UnknownLog>;
+  answer(revision: Revision, question: Question): Promise<Answer<Answers[keyof Answers]> | UnknownLog>;
   /** Takes a log in, parsed and sifted, and answers the first question about it in the same breath. */
   open(log: LogSent, question: Question): Promise<Answer<Opened> | UnknownLog>;
 }

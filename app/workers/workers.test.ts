@@ -8,6 +8,7 @@ import type { AirEntry } from "#core/log/schema.ts";
 import { plug } from "../../core/__tests__/entries.ts";
 import { judgeApi, MOST_KEPT } from "./judge.ts";
 import type { Sieve } from "#core/advice/card/sieve.ts";
+import type { Revision } from "./revision.ts";
 import type { JudgeApi, Question } from "./protocol.ts";
 import type { Outlook } from "#core/advice/card/outlook.ts";
 
@@ -33,14 +34,14 @@ describe("the judge, across a message channel", () => {
   });
 
   const RIG = story.header.id;
-  const log = (revision: string, entries: unknown, since?: string) => ({
-    rigId: revision.split(" ")[0] ?? RIG,
+  const rev = (rigId: string, count: number, token = "token"): Revision => ({ rigId, token, count });
+  const log = (revision: Revision, entries: unknown, since?: Revision) => ({
     revision,
     entries,
     heard: [],
-    ...(since !== undefined && { since }),
+    ...(since && { since }),
   });
-  const one = `${RIG} token 1`;
+  const one = rev(RIG, 1);
   const advice = { ask: "advice" } as const;
 
   it("asks for a log it does not know, then answers as the core does", async () => {
@@ -59,13 +60,13 @@ describe("the judge, across a message channel", () => {
   it("takes a save as what is new since the revision it has, and asks for all where it has not got that", async () => {
     const rig = "rig:growing";
     const [first, ...rest] = [story.entries.slice(0, -3), ...story.entries.slice(-3)];
-    await judge.open(log(`${rig} token 1`, first), advice);
-    const grown = await judge.open(log(`${rig} token 2`, rest, `${rig} token 1`), advice);
+    await judge.open(log(rev(rig, 1), first), advice);
+    const grown = await judge.open(log(rev(rig, 2), rest, rev(rig, 1)), advice);
     expect(grown).toMatchObject({
       ok: true,
       value: { answer: JSON.parse(JSON.stringify(advise(story.entries))) as object },
     });
-    expect(await judge.open(log(`${rig} token 3`, rest, `${rig} token 1`), advice)).toMatchObject({
+    expect(await judge.open(log(rev(rig, 3), rest, rev(rig, 1)), advice)).toMatchObject({
       ok: false,
       name: "unknownLog",
     });
@@ -73,10 +74,10 @@ describe("the judge, across a message channel", () => {
 
   it("knows a rig that was deleted and brought in again for another one", async () => {
     const rig = "rig:again";
-    await judge.open(log(`${rig} first 2`, story.entries), advice);
-    expect(await judge.answer(`${rig} second 2`, advice)).toMatchObject({ name: "unknownLog" });
+    await judge.open(log(rev(rig, 2, "first"), story.entries), advice);
+    expect(await judge.answer(rev(rig, 2, "second"), advice)).toMatchObject({ name: "unknownLog" });
     const less = story.entries.slice(0, 4);
-    expect(await judge.open(log(`${rig} second 2`, less), advice)).toMatchObject({
+    expect(await judge.open(log(rev(rig, 2, "second"), less), advice)).toMatchObject({
       value: { answer: JSON.parse(JSON.stringify(advise(less))) as object },
     });
   });
@@ -91,7 +92,7 @@ describe("the judge, across a message channel", () => {
       ),
     );
     const entries = [...story.entries.slice(0, 1), ...looks];
-    const answer = await judge.open(log("rig:many t 1", entries), advice);
+    const answer = await judge.open(log(rev("rig:many", 1), entries), advice);
     const whole = JSON.parse(JSON.stringify(advise(entries))) as Advice;
     expect(whole.looks.length).toBe(130);
     expect(answer).toMatchObject({
@@ -111,11 +112,8 @@ describe("the judge, across a message channel", () => {
   });
 
   it("sifts two parts, looks through a hole, and refuses what the machine cannot have", async () => {
-    await judge.open(
-      { rigId: "rig:sifted", revision: "rig:sifted a 1", entries: story.entries, heard: [] },
-      { ask: "advice" },
-    );
-    const ask = (question: Question) => judge.answer("rig:sifted a 1", question);
+    await judge.open(log(rev("rig:sifted", 1), story.entries), { ask: "advice" });
+    const ask = (question: Question) => judge.answer(rev("rig:sifted", 1), question);
     const axes = { across: "main", down: "clip" } as const;
     const sifted = await ask({ ask: "sieve", axes });
     if (!sifted.ok) throw new Error(sifted.message);
@@ -154,8 +152,8 @@ describe("the judge, across a message channel", () => {
   });
 
   it("answers with words for entries and drafts that are none", async () => {
-    expect(await judge.open(log("two t 1", [{ kind: "poem" }]), advice)).toMatchObject({ ok: false });
-    expect(await judge.open(log("two t 1", []), advice)).toMatchObject({
+    expect(await judge.open(log(rev("two", 1), [{ kind: "poem" }]), advice)).toMatchObject({ ok: false });
+    expect(await judge.open(log(rev("two", 1), []), advice)).toMatchObject({
       ok: false,
       message: "log must hold a build, got none",
     });
@@ -167,11 +165,11 @@ describe("the judge, across a message channel", () => {
   it("answers for more rigs than it keeps, all asked at once, and forgets the oldest", async () => {
     const all = await Promise.all(
       Array.from({ length: MOST_KEPT + 2 }, (_, i) =>
-        judge.open(log(`rig:${i} t 1`, story.entries.slice(0, 1)), advice),
+        judge.open(log(rev(`rig:${i}`, 1), story.entries.slice(0, 1)), advice),
       ),
     );
     expect(all.map(({ ok }) => ok)).toEqual(all.map(() => true));
-    expect(await judge.answer("rig:0 t 1", advice)).toMatchObject({ name: "unknownLog" });
-    expect(await judge.answer(`rig:${MOST_KEPT + 1} t 1`, advice)).toMatchObject({ ok: true });
+    expect(await judge.answer(rev("rig:0", 1), advice)).toMatchObject({ name: "unknownLog" });
+    expect(await judge.answer(rev(`rig:${MOST_KEPT + 1}`, 1), advice)).toMatchObject({ ok: true });
   });
 });

@@ -3,7 +3,7 @@
  * everything beyond it, so neighbours come first, then pair with pair. On cables each has its own stop:
  * stops at idle, then the slack of the cables at cruising speed.
  */
-import { requireFinite } from "../units/guard.ts";
+import { requireFinite, Refusal } from "../units/guard.ts";
 import { spread } from "./spread.ts";
 
 export type Linkage = "shaft" | "cables";
@@ -57,7 +57,7 @@ function cableSteps(count: number): BalanceStep[] {
  */
 export function balanceSteps(count: number, linkage: Linkage): BalanceStep[] {
   if (!(Number.isInteger(count) && count >= 2 && count <= 6))
-    throw new RangeError(`carburettors must be in 2..6 to be balanced, got ${count}`);
+    throw new Refusal("carburettors", "must be in 2..6 to be balanced", count);
   return linkage === "shaft" ? shaftSteps(count) : cableSteps(count);
 }
 

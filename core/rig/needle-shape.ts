@@ -1,4 +1,5 @@
 /** Another needle by its measures alone: a thicker straight, a taper that begins later. */
+import { Refusal } from "../units/guard.ts";
 import type { LoggedNeedle } from "../log/part-schema.ts";
 
 /** Two readings of a straight with a micrometer differ by less. */
@@ -45,6 +46,6 @@ export function withTaperMoved(needle: LoggedNeedle, laterMm: number): LoggedNee
   }));
   const begins = profile[straight - 1]?.alongMm ?? 0;
   if (!(begins > before))
-    throw new RangeError(`a taper must begin after ${before} mm along the needle, got ${begins}`);
+    throw new Refusal("a taper", `must begin after ${before} mm along the needle`, begins);
   return { ...needle, profile };
 }

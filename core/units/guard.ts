@@ -23,6 +23,7 @@ export function attempt<T>(work: () => T): T | Refusal {
     return work();
   } catch (error) {
     if (error instanceof Refusal) return error;
+    if (error instanceof RangeError) return new Refusal("", error.message, "that");
     throw error;
   }
 }

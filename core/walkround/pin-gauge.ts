@@ -1,7 +1,7 @@
 /** Go and no-go: the pin that passes and the one that does not enclose the hole; the stamp must lie between. */
 import type { JetNumbering } from "../carburettor/jet.ts";
 import { jetArea } from "../carburettor/jet.ts";
-import { requireRange } from "../units/guard.ts";
+import { Refusal, requireRange } from "../units/guard.ts";
 
 /** Reading error of pins and reamers. */
 const PIN_ERROR_MM = 0.01;
@@ -21,6 +21,7 @@ const diameterMm = (number: number, numbering: JetNumbering): number =>
 /**
  * @param goMm - largest pin that passes without force
  * @param noGoMm - smallest pin that does not
+ * @param jet - named where a pin is refused
  * @throws {RangeError} if the pins are no pins or stand in the wrong order
  */
 export function judgePins(
@@ -28,11 +29,12 @@ export function judgePins(
   noGoMm: number,
   stamped: number,
   numbering: JetNumbering,
+  jet: "pilot" | "main" = "main",
 ): PinVerdict {
-  requireRange("go pin", goMm, 0.1, 5, "mm");
-  requireRange("no-go pin", noGoMm, 0.1, 5, "mm");
+  requireRange(`${jet} go pin`, goMm, 0.1, 5, "mm");
+  requireRange(`${jet} no-go pin`, noGoMm, 0.1, 5, "mm");
   if (!(goMm < noGoMm))
-    throw new RangeError(`go pin must be thinner than the no-go pin, got ${goMm} and ${noGoMm} mm`);
+    throw new Refusal(`${jet} go pin`, "must be thinner than the no-go pin", `${goMm} and ${noGoMm} mm`);
   const stampedMm = diameterMm(stamped, numbering);
   const verdict =
     goMm > stampedMm + PIN_ERROR_MM

@@ -28,7 +28,7 @@ export function pinVerdict(
     part === "pilot" ? [measured.pilotGoMm, measured.pilotNoGoMm] : [measured.mainGoMm, measured.mainNoGoMm];
   const { carburettor } = rigFromBuild(build);
   const numbering = part === "pilot" ? carburettor.pilotNumbering : carburettor.mainNumbering;
-  return isNumber(go) && isNumber(noGo) ? judgePins(go, noGo, stamped, numbering) : undefined;
+  return isNumber(go) && isNumber(noGo) ? judgePins(go, noGo, stamped, numbering, part) : undefined;
 }
 
 /** @returns the verdict on the float's height, when it was measured */

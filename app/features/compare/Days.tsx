@@ -3,9 +3,8 @@ import css from "./compare.module.css";
 import { useSearchParams } from "react-router";
 import type { DaysCompared, DaySide } from "#core/day/compare-days.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askCompare } from "#app/journal/judge.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Working } from "#app/ui/Working.tsx";
@@ -67,20 +66,13 @@ function Taken({ compared }: { compared: DaysCompared }) {
 }
 
 export function Days({ days }: { days: readonly string[] }) {
-  const { revision, entries, carburettor } = useRig();
   const [query, setQuery] = useSearchParams();
   const known = (name: string, otherwise: string | undefined) => {
     const asked = query.get(name);
     return asked !== null && days.includes(asked) ? asked : (otherwise ?? "");
   };
   const [a, b] = [known("a", days[1]), known("b", days[0])];
-  const {
-    value: compared,
-    working,
-    problem,
-  } = useAnswer(`${revision} ${carburettor} ${a} ${b}`, () =>
-    askCompare(revision, entries, { a, b }, carburettor),
-  );
+  const { value: compared, working, problem } = useJudge({ ask: "compare", a, b });
   const pick = (name: "a" | "b", label: string, value: string) => (
     <PickField
       label={label}

@@ -3,9 +3,8 @@ import css from "./compare.module.css";
 import { useSearchParams } from "react-router";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { FittedOnce, SettingsCompared } from "#core/day/compare-settings.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askSettings } from "#app/journal/judge.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Working } from "#app/ui/Working.tsx";
@@ -45,7 +44,7 @@ function Table({ compared: { a, b, parts } }: { compared: SettingsCompared }) {
 }
 
 export function Settings({ fitted }: { fitted: TwoOrMore }) {
-  const { revision, entries, carburettor, preferences } = useRig();
+  const { preferences } = useRig();
   const [query, setQuery] = useSearchParams();
   const chosen = (name: "first" | "second", otherwise: number) => {
     const asked = Number(query.get(name) ?? otherwise);
@@ -53,9 +52,7 @@ export function Settings({ fitted }: { fitted: TwoOrMore }) {
   };
   const [first, second] = [chosen("first", 1), chosen("second", 0)];
   const [a, b] = [(fitted[first] ?? fitted[1]).setting, (fitted[second] ?? fitted[0]).setting];
-  const { value, working, problem } = useAnswer(`${revision} ${carburettor} ${first} ${second}`, () =>
-    askSettings(revision, entries, { a, b }, carburettor),
-  );
+  const { value, working, problem } = useJudge({ ask: "settings", a, b });
   const pick = (name: "first" | "second", label: string, at: number) => (
     <PickField
       label={label}

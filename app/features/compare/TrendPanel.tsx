@@ -1,8 +1,6 @@
 import { useMemo, useState } from "react";
 import { TRENDS, type Trend, type TrendName } from "#core/day/trend.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
-import { useRig } from "#app/frame/use-rig.ts";
-import { askTrend } from "#app/journal/judge.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
@@ -51,10 +49,7 @@ function Drawn({ trend }: { trend: Trend }) {
 
 /** How what is believed of the engine and of its instruments has moved over the days. */
 export function TrendPanel() {
-  const { revision, entries, carburettor } = useRig();
-  const { value: trend, problem } = useAnswer(`${revision} ${carburettor} trend`, () =>
-    askTrend(revision, entries, carburettor),
-  );
+  const { value: trend, problem } = useJudge({ ask: "trend" });
   return (
     <section className="stack" aria-label="From day to day">
       <h2 className="label">From day to day</h2>

@@ -16,8 +16,7 @@ import { Working } from "#app/ui/Working.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
-import { askDistribution } from "#app/journal/judge.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useToast } from "#app/ui/Toast.tsx";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
 import {
@@ -112,8 +111,8 @@ function title({ outliers, cylinders }: Distribution): { title: string; reason: 
 }
 
 export default function CylindersRoute() {
-  const { build, entries, preferences, revision } = useRig();
-  const { value: distribution, problem } = useAnswer(revision, () => askDistribution(revision, entries));
+  const { build, preferences } = useRig();
+  const { value: distribution, problem } = useJudge({ ask: "distribution" });
   const { revalidate } = useRevalidator();
   const say = useToast();
   const school = preferences.cylinderSchool;

@@ -6,11 +6,10 @@ import { WANTED_PARTS, type WantedPart } from "#core/day/wanted.ts";
 import type { HeatsEntry } from "#core/log/schema.ts";
 import { fromSI } from "#core/units/quantity.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { saveFile } from "#app/journal/export.ts";
-import { askDay } from "#app/journal/judge.ts";
 import { printOnly } from "#app/ui/print.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -111,13 +110,11 @@ function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
 
 export default function DayRoute() {
   const context = useRig();
-  const { revision, entries, carburettor, present } = context;
+  const { present } = context;
   const { heats } = present.ahead;
   // Which list is being put right: a saved one is another.
   const [editing, setEditing] = useState<string>();
-  const { value: answer, problem } = useAnswer(heats && `${revision} ${carburettor} day`, () =>
-    askDay(revision, entries, carburettor),
-  );
+  const { value: answer, problem } = useJudge(heats && { ask: "day" });
   const texts = textsOf(context);
   const first = heats?.heats[0]?.at;
   const open = !heats || editing === heats.id;

@@ -1,9 +1,9 @@
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { PlanChange } from "#core/advice/plan/plan.ts";
 import type { LookEntry, Reading } from "#core/log/schema.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
-import { askAdviceAfter } from "#app/journal/judge.ts";
+import { localInstant } from "#app/journal/clock.ts";
 
 /** What the card would say with this bench's reading in it: bench and card speak from one belief. */
 export interface BenchAdvice {
@@ -20,18 +20,18 @@ function benchAdvice(advice: Advice): BenchAdvice {
 
 /** @returns nothing while there is no reading, or it is being worked out */
 export function useBenchAdvice(
-  { revision, entries, carburettor, present }: RigContext,
+  { present }: RigContext,
   reading: Reading | undefined,
   cylinder: number | undefined,
 ): BenchAdvice | undefined {
-  const question = reading && `${revision} ${carburettor} ${JSON.stringify(reading)}`;
+  const look: LookEntry | undefined = reading && {
+    id: "look:bench-draft",
+    at: present.newest ?? localInstant(),
+    kind: "look",
+    reading,
+    ...(cylinder !== undefined && { cylinder }),
+  };
   // What goes wrong with the judge is said by the rig's frame.
-  const { value, working } = useAnswer(question, async () => {
-    if (!reading) throw new Error("there is no reading to ask about");
-    const at = present.newest ?? new Date().toISOString();
-    const whose = cylinder === undefined ? {} : { cylinder };
-    const look: LookEntry = { id: "look:bench-draft", at, kind: "look", reading, ...whose };
-    return benchAdvice(await askAdviceAfter(revision, entries, look, carburettor));
-  });
-  return question === undefined || working ? undefined : value;
+  const { value, working } = useJudge(look && { ask: "adviceAfter", look });
+  return look === undefined || working || !value ? undefined : benchAdvice(value);
 }

@@ -4,9 +4,8 @@ import { TONES } from "#core/log/parts.ts";
 import { PROBES, ZONES } from "#core/carburettor/zones.ts";
 import { NEAR_LINE, type LambdaMap } from "#core/advice/judge/lambda-map.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
-import { askLambdaMap } from "#app/journal/judge.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
@@ -57,10 +56,8 @@ function Figures({ map, mixture }: { map: LambdaMap; mixture: (lambda: number) =
 }
 
 export default function LambdaMapRoute() {
-  const { revision, entries, carburettor, preferences, build, header } = useRig();
-  const { value: map, problem } = useAnswer(`${revision} ${carburettor}`, () =>
-    askLambdaMap(revision, entries, carburettor),
-  );
+  const { preferences, build, header } = useRig();
+  const { value: map, problem } = useJudge({ ask: "lambdaMap" });
   const roles = useRoles();
   const { stoichiometric } = fuelFromLog(build.fuel);
   const isAfr = preferences.mixture === "afr";

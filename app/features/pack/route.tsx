@@ -3,10 +3,9 @@ import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
 import { fromSI } from "#core/units/quantity.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
-import { askPack } from "#app/journal/judge.ts";
 import { printOnly } from "#app/ui/print.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
@@ -42,17 +41,11 @@ function startTexts({ present, preferences }: RigContext): PackTexts {
 
 export default function PackRoute() {
   const context = useRig();
-  const { revision, entries, carburettor, preferences, header } = context;
+  const { preferences, header } = context;
   const [texts, setTexts] = useState<PackTexts>(() => startTexts(context));
   const read = useMemo(() => readPack(texts, preferences), [texts, preferences]);
   const asked = read.ok ? read.asked : undefined;
-  const {
-    value: list,
-    working,
-    problem,
-  } = useAnswer(asked && `${revision} ${carburettor} ${JSON.stringify(asked)}`, () =>
-    askPack(revision, entries, asked as NonNullable<typeof asked>, carburettor),
-  );
+  const { value: list, working, problem } = useJudge(asked && { ask: "pack", asked });
   const needle = list && needleWords(list);
   return (
     <div className="stack wide">

@@ -1,4 +1,5 @@
 /** What the paddock has at hand when it opens: the rigs, the newest cards, and what is in no backup. */
+import type { Revision } from "#app/workers/revision.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { build, fit, look } from "../../../core/__tests__/entries.ts";
 import { ENDURO_HEADER } from "#demo/enduro-build.ts";
@@ -13,13 +14,13 @@ import { clientLoader } from "./route.tsx";
 const idOf = (n: number) => `rig:shelf-000${n}`;
 const SIX = [1, 2, 3, 4, 5, 6];
 
-const revision = async (id: string): Promise<string> => {
+const revision = async (id: string): Promise<Revision> => {
   const found = await revisionOf(id);
   if (!found.ok) throw new Error(found.problem.message);
   return found.value;
 };
 const keep = async (id: string, title: string) =>
-  keepLastAdvice(id, await revision(id), [], {
+  keepLastAdvice(await revision(id), [], {
     advice: { title } as unknown as Advice,
     air: undefined,
     held: [],

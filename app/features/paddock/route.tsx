@@ -12,6 +12,7 @@ import { anythingLeft } from "#app/store/database.ts";
 import { TryAgain } from "#app/ui/TryAgain.tsx";
 import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
+import type { Revision } from "#app/workers/revision.ts";
 import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
 import { useCardStands } from "#app/ui/first-card.ts";
 import { later } from "#app/ui/later.tsx";
@@ -90,14 +91,14 @@ export async function clientAction() {
 
 interface RigCardProps {
   readonly header: Header;
-  readonly revision: string;
+  readonly revision: Revision;
   readonly kept: RigFaceKept | undefined;
   readonly preferences: Preferences;
 }
 
 function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   const [place, inView] = useInView<HTMLAnchorElement>();
-  const { face, problem } = useFace(header.id, revision, inView, kept);
+  const { face, problem } = useFace(revision, inView, kept);
   useCardStands(face !== undefined || problem !== undefined);
   const { advice, air, held = [] } = face ?? {};
   const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);

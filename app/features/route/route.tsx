@@ -10,9 +10,8 @@ import type { RouteAnswer } from "#core/route/route-answer.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { changeHref } from "#app/frame/change-href.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askRoute } from "#app/journal/judge.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import { AskFirst } from "#app/ui/AskFirst.tsx";
@@ -170,18 +169,12 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
 }
 
 export default function RouteRoute() {
-  const { revision, entries, carburettor, present } = useRig();
+  const { present } = useRig();
   const answered = useActionData<Answer>();
   const [query, setQuery] = useSearchParams();
   const { routes } = present.ahead;
   const route = routes.find(({ id }) => id === query.get("way")) ?? routes.at(-1);
-  const {
-    value: answer,
-    problem,
-    working,
-  } = useAnswer(route && `${revision} ${carburettor} ${route.id}`, () =>
-    askRoute(revision, entries, route?.id ?? "", carburettor),
-  );
+  const { value: answer, problem, working } = useJudge(route && { ask: "route", routeId: route.id });
   return (
     <div className="stack wide">
       <AheadTabs />

@@ -10,9 +10,8 @@ import { readClimate } from "#core/pack/climate-table.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askSeason } from "#app/journal/judge.ts";
 import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -102,22 +101,15 @@ function Year({ months }: { months: readonly SeasonMonth[] }) {
 }
 
 export default function SeasonRoute() {
-  const { revision, entries, carburettor, preferences } = useRig();
+  const { preferences } = useRig();
   const submit = useSubmit();
   const answered = useActionData<Answer>();
   const known = useKnown();
   const [name, setName] = useState<string>();
   const [wrong, setWrong] = useState<string>();
   const place = known.find((one) => one.name === name) ?? known[0];
-  const { value: months, problem } = useAnswer(
-    place && `${revision} ${carburettor} ${place.name} ${place.elevationM}`,
-    () =>
-      askSeason(
-        revision,
-        entries,
-        { place: place?.name ?? "", elevationM: place?.elevationM ?? 0 },
-        carburettor,
-      ),
+  const { value: months, problem } = useJudge(
+    place && { ask: "season", place: place.name, elevationM: place.elevationM },
   );
   const readTable = async (file: File) => {
     setWrong(undefined);

@@ -1,16 +1,14 @@
 /** A hole looked through: what its setting would do along the throttle, and what it would cost. */
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import { PARTS } from "#core/log/parts.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { changeHref } from "#app/frame/change-href.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
-import { askTrial } from "#app/journal/judge.ts";
 import {
   capital,
   certainty,
@@ -30,11 +28,8 @@ interface HolePanelProps {
 }
 
 export function HolePanel({ context, setting, best, open }: HolePanelProps) {
-  const { revision, entries, carburettor, advice } = context;
-  const key = PARTS.map((part) => setting[part]).join(" ");
-  const { value, problem } = useAnswer(`${revision} ${carburettor} ${key}`, () =>
-    askTrial(revision, entries, { setting }, carburettor),
-  );
+  const { advice } = context;
+  const { value, problem } = useJudge({ ask: "trial", asked: { setting } });
   if (problem !== undefined) return <Caution grave>{problem}</Caution>;
   if (!value || !advice) return <Working words="Looking through the hole…" />;
   const changes = changesWords(value.fitted, value.setting);

@@ -9,18 +9,15 @@ import { Choice } from "#app/ui/Choice.tsx";
 import { PickField } from "#app/ui/PickField.tsx";
 import { PART_NAMES } from "#app/vocabulary/parts.ts";
 import { Working } from "#app/ui/Working.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askSieve } from "#app/journal/judge.ts";
 import { Grid } from "./Grid.tsx";
 import { HolePanel } from "./HolePanel.tsx";
 import { axesKey, axesWords, changedHoles, lookWords, PAIRS, withAxis, type Axes } from "./words.ts";
 
 /** The sieve with so many of the newest looks; nothing asked where there are none to leave out. */
 function useSieve(axes: Axes, counted: number | undefined, wanted = true) {
-  const { revision, entries, carburettor } = useRig();
-  const question = wanted ? `${revision} ${carburettor} ${axesKey(axes)} ${counted ?? "all"}` : undefined;
-  return useAnswer(question, () => askSieve(revision, entries, axes, carburettor, counted));
+  return useJudge(wanted ? { ask: "sieve", axes, counted } : undefined);
 }
 
 function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number) => void }) {

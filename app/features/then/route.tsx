@@ -4,9 +4,8 @@ import type { FitEntry } from "#core/log/schema.ts";
 import { Card } from "#app/frame/card/Card.tsx";
 import { placeHref } from "#app/frame/places.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
-import { askThen } from "#app/journal/judge.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
@@ -37,10 +36,7 @@ function Said({ entry: { advised } }: { entry: FitEntry }) {
 }
 
 function WorkedOut({ entryId }: { entryId: string }) {
-  const { revision, entries, carburettor } = useRig();
-  const { value, working, problem } = useAnswer(`${revision} ${carburettor} ${entryId}`, () =>
-    askThen(revision, entries, entryId, carburettor),
-  );
+  const { value, working, problem } = useJudge({ ask: "then", entryId });
   if (problem !== undefined) return <Caution grave>{problem}</Caution>;
   if (working) return <Working words="Going back to that moment…" />;
   if (!value)

@@ -17,7 +17,11 @@ const context = { header: { id: RIG } } as RigContext;
 function show(screenOf: () => ReactNode, answer: (form: Record<string, unknown>) => object = () => ({})) {
   const sent: Record<string, unknown>[] = [];
   const action = async ({ request }: { request: Request }) => {
-    const form = Object.fromEntries(await request.formData());
+    const isJson = request.headers.get("Content-Type")?.includes("json") === true;
+    const form = (isJson ? await request.json() : Object.fromEntries(await request.formData())) as Record<
+      string,
+      unknown
+    >;
     sent.push(form);
     return answer(form);
   };
@@ -72,7 +76,7 @@ describe("a ride told", () => {
     full = false;
     fireEvent.click(top().getByRole("button", { name: "Rich" }));
     await waitFor(() => expect(pressed("Rich")).toBe("true"));
-    expect(sent.map(({ felt }) => felt)).toEqual(['{"top":"rich"}', '{"top":"rich"}']);
+    expect(sent.map(({ felt }) => felt)).toEqual([{ top: "rich" }, { top: "rich" }]);
     await waitFor(() => expect(screen.getByRole("button", { name: "Undo all of it" })).toBeEnabled());
   });
 });

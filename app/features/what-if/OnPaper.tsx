@@ -13,9 +13,9 @@ import { Working } from "#app/ui/Working.tsx";
 import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { placeHref } from "#app/frame/places.ts";
 import { changeHref } from "#app/frame/change-href.ts";
-import { useAnswer, type AnswerState } from "#app/frame/use-answer.ts";
+import type { AnswerState } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
-import { askTrial } from "#app/journal/judge.ts";
 import { keepDraft } from "#app/store/drafts.ts";
 import { useAgainst, type Held, type OtherRig } from "./against.tsx";
 import { BoxParts, startWith, triedPartsWords } from "./BoxParts.tsx";
@@ -26,12 +26,7 @@ import { Outcome } from "./Outcome.tsx";
 import { movedWords, moversOf, type Moving } from "./movers.ts";
 
 function useTrial(context: RigContext, asked: TrialAsked | undefined): AnswerState<Trial> {
-  const { revision, entries, carburettor } = context;
-  const question = asked && `${revision} ${carburettor} ${JSON.stringify(asked)}`;
-  return useAnswer(question, async () => {
-    if (!asked) throw new Error("nothing is tried");
-    return askTrial(revision, entries, asked, carburettor);
-  });
+  return useJudge(asked && { ask: "trial", asked });
 }
 
 const Drawing = memo(NeedleDrawing);

@@ -6,6 +6,7 @@ import type { Header } from "#core/log/schema.ts";
 import { askFace } from "#app/journal/judge.ts";
 import { listRigs } from "#app/store/book.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
+import { revisionKey, type Revision } from "#app/workers/revision.ts";
 import { useAnswer } from "#app/frame/use-answer.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 
@@ -19,7 +20,7 @@ export interface Held {
 
 export interface OtherRig {
   readonly header: Header;
-  readonly revision: string;
+  readonly revision: Revision;
 }
 
 /** @returns the other rigs of the book, as far as they can be read */
@@ -46,9 +47,9 @@ interface AgainstOptions {
 export function useAgainst({ advice, kept, rigs }: AgainstOptions) {
   const [wanted, setWanted] = useState(FITTED);
   const rig = rigs.find(({ header }) => header.id === wanted);
-  const { value: face, problem } = useAnswer(rig && `${rig.header.id} ${rig.revision}`, () => {
+  const { value: face, problem } = useAnswer(rig && revisionKey(rig.revision), () => {
     if (!rig) throw new Error("no other rig is wanted");
-    return askFace(rig.header.id, rig.revision);
+    return askFace(rig.revision);
   });
   const trial = kept.find(({ name }) => `trial ${name}` === wanted);
   const fitted: Held | undefined = advice && {

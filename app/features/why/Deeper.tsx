@@ -3,11 +3,10 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
-import type { Deeper as Answer, WithoutLook } from "#core/advice/card/deeper.ts";
+import type { WithoutLook } from "#core/advice/card/deeper.ts";
 import { WORTH_A_MINUTE, type NextLook } from "#core/advice/ride/next-look.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
-import { askDeeper } from "#app/journal/judge.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { lookQuery } from "#app/frame/look-query.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
@@ -136,10 +135,8 @@ function LeansOn({ rigId, leanings }: { rigId: string; leanings: Advice["leaning
 }
 
 export function Deeper({ context, advice }: { context: RigContext; advice: Advice }) {
-  const { revision, entries, carburettor, header } = context;
-  const { value, problem } = useAnswer<Answer>(`${revision} ${carburettor}`, () =>
-    askDeeper(revision, entries, carburettor),
-  );
+  const { header } = context;
+  const { value, problem } = useJudge({ ask: "deeper" });
   return (
     <section className="stack">
       <div>

@@ -1,30 +1,17 @@
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
-import { askOutlook } from "#app/journal/judge.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { TONE_MEANINGS, ZONE_NAMES } from "#app/vocabulary/parts.ts";
-import type { RigContext } from "#app/frame/use-rig.ts";
 
 /** Where the next look would tell most: the zone the advice is about. */
 const zoneInQuestion = ({ next }: Advice): Zone => (next.kind === "ride" ? next.zone : undefined) ?? "top";
 
 /** What would change the advice: what each tone of a plug there would lead to. */
-export function OutlookTable({ context, advice }: { context: RigContext; advice: Advice }) {
-  const { revision, present } = context;
+export function OutlookTable({ advice }: { advice: Advice }) {
   const zone = zoneInQuestion(advice);
-  const {
-    value: rows,
-    working,
-    problem,
-  } = useAnswer(`${revision} ${zone}`, () =>
-    askOutlook(
-      revision,
-      present.lines.map(({ entry }) => entry),
-      zone,
-    ),
-  );
+  const { value: rows, working, problem } = useJudge({ ask: "outlook", zone });
   if (problem !== undefined) return <p className="quiet">{problem}</p>;
   if (!rows || working) return <p className="quiet">Working out what would change it…</p>;
   return (

@@ -1,7 +1,5 @@
 /** Physics or this engine: what of the card the air asks for, and what this engine's own history adds. */
-import { askWhose } from "#app/journal/judge.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
-import type { RigContext } from "#app/frame/use-rig.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import {
   capital,
   mixtureWords,
@@ -14,11 +12,8 @@ import {
 /** Less than this nobody has learnt. */
 const LEAST = 0.005;
 
-export function Whose({ context }: { context: RigContext }) {
-  const { revision, entries, carburettor } = context;
-  const { value, problem } = useAnswer(`${revision} ${carburettor}`, () =>
-    askWhose(revision, entries, carburettor),
-  );
+export function Whose() {
+  const { value, problem } = useJudge({ ask: "whose" });
   if (problem !== undefined) return <p className="quiet">{problem}</p>;
   if (!value) return <p className="quiet">Taking physics and history apart…</p>;
   return (

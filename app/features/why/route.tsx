@@ -118,10 +118,10 @@ export default function WhyRoute() {
         <Zones />
       </div>
       <Learnt advice={advice} />
-      <Whose context={context} />
+      <Whose />
       <Deeper context={context} advice={advice} />
       <div className="scroll-x">
-        <OutlookTable context={context} advice={advice} />
+        <OutlookTable advice={advice} />
       </div>
       <div className="scroll-x">
         <Looks />

@@ -3,25 +3,19 @@ import { useState } from "react";
 import type { PartTried } from "#core/advice/parts/parts-on-bench.ts";
 import type { NeedleNear, WhichNeedle } from "#core/advice/parts/parts-answer.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { askNearest } from "#app/journal/judge.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
-import { useRig } from "#app/frame/use-rig.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { partValue, shiftWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { LEAST_SHIFT } from "./PartList.tsx";
 
 export function Nearest({ parts }: { parts: readonly PartTried[] }) {
-  const { revision, entries, carburettor } = useRig();
   const [wanted, setWanted] = useState<WhichNeedle>("fitted");
   const needles = parts.flatMap(({ part }, i) =>
     part.kind === "needle" ? [{ which: i, name: part.name }] : [],
   );
   const stands = wanted === "fitted" || needles.some(({ which }) => which === wanted);
   const asked = stands ? wanted : "fitted";
-  const { value, problem } = useAnswer(
-    needles.length === 0 ? undefined : `${revision} ${carburettor} ${asked}`,
-    () => askNearest(revision, entries, asked, carburettor),
-  );
+  const { value, problem } = useJudge(needles.length === 0 ? undefined : { ask: "nearest", wanted: asked });
   if (needles.length === 0) return null;
   const nameOf = (which: WhichNeedle): string =>
     which === "fitted" ? "the one that is fitted" : (needles.find((one) => one.which === which)?.name ?? "");

@@ -1,10 +1,9 @@
 import { useFetcher, useSearchParams } from "react-router";
 import { useState } from "react";
 import type * as z from "zod/mini";
-import { askParts } from "#app/journal/judge.ts";
 import { rigAction, type Answer } from "#app/journal/rig-action.ts";
 import { newestOf } from "#app/journal/seen.ts";
-import { useAnswer } from "#app/frame/use-answer.ts";
+import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -38,13 +37,10 @@ export function useSendPart() {
 }
 
 export default function PartsRoute() {
-  const { revision, entries, carburettor } = useRig();
   const [query] = useSearchParams();
   const [chosen, setChosen] = useState(query.get("part") ?? undefined);
   const { send, answer, busy } = useSendPart();
-  const { value, problem } = useAnswer(`${revision} ${carburettor}`, () =>
-    askParts(revision, entries, carburettor),
-  );
+  const { value, problem } = useJudge({ ask: "parts" });
   const part = value?.parts.find((one) => one.part.name === chosen);
   return (
     <div className="stack">

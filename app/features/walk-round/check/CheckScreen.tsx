@@ -9,7 +9,7 @@ import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { limitsForm, limitTexts, sheetFor } from "#app/frame/limits.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
-import { checkDraft, CheckForm, limitWords, readMeasured, type CheckTexts } from "./form.ts";
+import { checkDraft, CheckForm, limitWords, measureOf, readMeasured, type CheckTexts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -42,6 +42,7 @@ export function CheckScreen({ check }: { check: CheckName }) {
   const sheet = { ...base, limits: { ...base.limits, ...typedLimits.data } };
   const tried = attempt(() => propose(check, { measured, findings: found }, build, fitted, sheet));
   const impossible = tried instanceof Refusal ? tried : undefined;
+  const blamed = impossible && measureOf(impossible);
   const comesTo = tried instanceof Refusal ? "notes" : tried.state;
   const state = own === "" ? comesTo : own;
   const air = present.air ? humidAirFromLog(present.air) : rigFromBuild(build).baseline.air;
@@ -69,11 +70,16 @@ export function CheckScreen({ check }: { check: CheckName }) {
         {measures.length > 0 && (
           <div className="two">
             {measures.map((measure) => (
-              <MeasureField key={measure} measure={measure} words={limitWords(measure, build, sheet)} />
+              <MeasureField
+                key={measure}
+                measure={measure}
+                words={limitWords(measure, build, sheet)}
+                problem={blamed === measure ? `This cannot be: ${impossible?.message}.` : undefined}
+              />
             ))}
           </div>
         )}
-        {impossible && <Problem message={`This cannot be: ${impossible.message}.`} />}
+        {impossible && blamed === undefined && <Problem message={`This cannot be: ${impossible.message}.`} />}
         <CheckPanel check={check} measured={measured} build={build} fitted={fitted} sheet={sheet} air={air} />
         <Findings check={check} found={found} onChange={(next) => form.methods.setValue("findings", next)} />
         <FormField<CheckTexts>

@@ -6,7 +6,13 @@ import { FormField } from "#app/ui/form-fields.tsx";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 import type { CheckTexts } from "./form.ts";
 
-export function MeasureField({ measure, words }: { measure: MeasureName; words: string }) {
+interface MeasureFieldProps {
+  readonly measure: MeasureName;
+  readonly words: string;
+  readonly problem: string | undefined;
+}
+
+export function MeasureField({ measure, words, problem }: MeasureFieldProps) {
   const [open, setOpen] = useState(false);
   const { label, unit } = MEASURE_WORDS[measure];
   return (
@@ -18,6 +24,7 @@ export function MeasureField({ measure, words }: { measure: MeasureName; words: 
         keys="decimal"
         unit={unit}
         most={40}
+        problem={problem}
       />
       <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
         Limit

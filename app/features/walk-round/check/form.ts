@@ -9,6 +9,7 @@ import {
   type MeasureName as Measure,
 } from "#core/log/walk-round-names.ts";
 import { limitFor } from "#core/walkround/limits.ts";
+import type { Refusal } from "#core/units/guard.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { limitsForm } from "#app/frame/limits.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
@@ -71,6 +72,23 @@ export const CheckForm = z.object({
   note: z.string().check(z.maxLength(2000)),
 });
 export type CheckTexts = z.input<typeof CheckForm>;
+
+/** The measure that a refusal is about, by the name it is refused under. */
+const MEASURES_REFUSED: Readonly<Record<string, Measure>> = {
+  "float height, left": "floatLeftMm",
+  "float height, right": "floatRightMm",
+  "step topMm": "stepTopMm",
+  "step bottomMm": "stepBottomMm",
+  "step leftMm": "stepLeftMm",
+  "step rightMm": "stepRightMm",
+  "pilot go pin": "pilotGoMm",
+  "pilot no-go pin": "pilotNoGoMm",
+  "main go pin": "mainGoMm",
+  "main no-go pin": "mainNoGoMm",
+};
+
+/** @returns at which measure it is said, nothing where no one of them is to blame */
+export const measureOf = ({ field }: Refusal): Measure | undefined => MEASURES_REFUSED[field];
 
 /** Under which what was typed of one check is kept. */
 export const checkDraft = (check: string): string => `check/${check}`;

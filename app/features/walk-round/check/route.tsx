@@ -1,13 +1,13 @@
 import { data } from "react-router";
 import type { Route } from "./+types/route";
-import { CHECKS, CheckName, type CheckState } from "#core/log/walk-round-names.ts";
+import { CHECKS, CheckName } from "#core/log/walk-round-names.ts";
+import { attempt, Refusal } from "#core/units/guard.ts";
 import { propose } from "#core/walkround/proposal.ts";
 import { CHECK_PLAN } from "#core/walkround/checks.ts";
 import { keepSheets, sheetFor } from "#app/frame/limits.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
-import { modelRefusal } from "#app/journal/save.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { checkDraft, CheckForm, withLimits } from "./form.ts";
+import { checkDraft, CheckForm, measureOf, withLimits } from "./form.ts";
 import { CheckScreen } from "./CheckScreen.tsx";
 
 const nextCheck = (check: CheckName): CheckName | undefined => CHECKS[CHECKS.indexOf(check) + 1];
@@ -30,14 +30,15 @@ export const clientAction = rigAction({
     const check = checkOf(params["check"] ?? "");
     const base = sheetFor(build, present.sheet);
     const sheet = withLimits(base, CHECK_PLAN[check].measures, limits);
-    let comesTo: CheckState = "notes";
-    const refusal = modelRefusal(() => {
-      comesTo = propose(check, { measured, findings }, build, fitted, sheet ?? base).state;
-    });
-    if (refusal) return refusal;
+    const comesTo = attempt(() => propose(check, { measured, findings }, build, fitted, sheet ?? base));
+    if (comesTo instanceof Refusal) {
+      const message = `This machine cannot have that: ${comesTo.message}.`;
+      const measure = measureOf(comesTo);
+      return { message, ...(measure && { fields: { [`measured.${measure}`]: message } }) };
+    }
     return [
       ...(sheet ? [{ kind: "base" as const, sheet }] : []),
-      { kind: "check", check, state: state || comesTo, measured, findings, note },
+      { kind: "check", check, state: state || comesTo.state, measured, findings, note },
     ];
   },
   // The rig's own log has the limits now; the collection is there to find them again on another rig.
