@@ -140,6 +140,9 @@ export default defineConfig(
     plugins: { "import-x": importX },
     settings: {
       "import-x/resolver-next": [createTypeScriptImportResolver({ project: "tsconfig.app.json" })],
+      // Files with what is drawn in them import each other too.
+      "import-x/extensions": [".ts", ".tsx"],
+      "import-x/parsers": { "@typescript-eslint/parser": [".ts", ".tsx"] },
     },
     rules: {
       "import-x/no-restricted-paths": [

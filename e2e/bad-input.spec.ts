@@ -24,7 +24,7 @@ test("air that cannot be is refused on its field, and what was typed stays", asy
   await openRig(page, "/air");
   await typeAir(page, { temperature: "warm", humidity: "460", pressure: "86" });
   await page.getByRole("button", { name: "Save this air" }).click();
-  await expect(page.getByText("Temperature is not a number.")).toBeVisible();
+  await expect(page.getByText("Temperature is not a number.", { exact: true })).toBeVisible();
   await expect(page.getByText(/Humidity must be 0 to 100 %/)).toBeVisible();
   await expect(page.getByText(/Pressure must be 500 to 1100 hPa/)).toBeVisible();
   await expect(page.getByLabel("Temperature")).toHaveValue("warm");
@@ -35,7 +35,7 @@ test("sea-level pressure taken for the station's is caught, and converted on req
   await openRig(page, "/air");
   await typeAir(page, { temperature: "24", humidity: "46", pressure: "1018" });
   await page.getByRole("button", { name: "Save this air" }).click();
-  await expect(page.getByText(/At 1910 m a barometer shows about 808 hPa/)).toBeVisible();
+  await expect(page.getByText(/^At 1910 m a barometer shows about 808 hPa/)).toBeVisible();
   await page.getByRole("button", { name: "It is sea-level pressure: convert" }).click();
   await page.getByRole("button", { name: "Save this air" }).click();
   await expect(page).toHaveURL(new RegExp(`${RIG}$`));

@@ -64,7 +64,7 @@ test("a photo gives the tone against something white; the tuner’s word wins", 
 test("crown and header are looks of their own", async ({ page }) => {
   await openRig(page, "/look?how=witness&zone=top");
   await page.getByRole("button", { name: "Save this look" }).click();
-  await expect(page.getByText("Say what the crown or the header showed.")).toBeVisible();
+  await expect(page.getByText("Say what the crown or the header showed.", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /Dry all over/ }).click();
   await page.getByRole("button", { name: /Black, sooty/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();

@@ -2,7 +2,19 @@ import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-n
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
 import { readFileSync } from "node:fs";
 import { expect, onAnotherDevice, test } from "./test.ts";
-import { cardText, expectAccessible, open, openRig, RIG, rigLine, typeAir, goOn, KART } from "./app.ts";
+import type { Locator, Page } from "@playwright/test";
+import {
+  cardText,
+  expectAccessible,
+  open,
+  openRig,
+  RIG,
+  rigLine,
+  typeAir,
+  goOn,
+  KART,
+  untilKept,
+} from "./app.ts";
 
 test(
   "from the air and one plug to the one change, still there after the browser was closed",
@@ -224,3 +236,64 @@ test("a tap by mistake is said, and taken back with one more @phone", async ({ p
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(plan.getByRole("listitem")).toHaveCount(2);
 });
+
+/** Moves on with the tab key, as a hand without a mouse does, until that has the focus. */
+async function tabTo(page: Page, wanted: Locator): Promise<void> {
+  for (let i = 0; i < 150; i += 1) {
+    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press("Tab");
+  }
+  throw new Error(`no way by the tab key to ${String(wanted)}`);
+}
+
+test("the main job is done by the keyboard alone: air, plug, fitted", async ({ page }) => {
+  await openRig(page);
+  await page.keyboard.press("a");
+  await expect(page).toHaveURL(/\/air$/);
+  for (const [label, text] of [
+    ["Temperature", "31"],
+    ["Humidity", "40"],
+    ["Pressure", "815"],
+  ] as const) {
+    await tabTo(page, page.getByRole("textbox", { name: label }));
+    await page.keyboard.type(text);
+  }
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/rig:demo-enduro$/);
+  // While something is being saved no key is heard: a hand presses once more.
+  await expect(async () => {
+    await page.keyboard.press("l");
+    await expect(page).toHaveURL(/\/look/, { timeout: 1000 });
+  }).toPass();
+  await tabTo(page, page.getByRole("radio", { name: /^umber/ }));
+  await page.keyboard.press("Space");
+  await tabTo(page, page.getByRole("button", { name: "Save this look" }));
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/rig:demo-enduro$/);
+  const fitted = page.getByRole("button", { name: /fitted/i }).first();
+  await expect(fitted).toBeVisible();
+  await tabTo(page, fitted);
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/^Logged: /).first()).toBeVisible();
+});
+
+test(
+  "what was typed and never saved is offered when the form is opened again",
+  { tag: "@both" },
+  async ({ page }) => {
+    await openRig(page, "/air");
+    await page.getByRole("textbox", { name: "Temperature" }).fill("27");
+    await page.getByRole("textbox", { name: "Humidity" }).fill("55");
+    await untilKept(page, '"temperature":"27"');
+    await page.reload();
+    await page.getByRole("button", { name: "Bring it back" }).click();
+    await expect(page.getByRole("textbox", { name: "Temperature" })).toHaveValue("27");
+    await page.getByRole("textbox", { name: "Pressure" }).fill("820");
+    await page.getByRole("button", { name: "Save this air" }).click();
+    await expect(page).toHaveURL(/rig:demo-enduro$/);
+    // Saved it is nothing to bring back.
+    await goOn(page, `${RIG}/air`);
+    await expect(page.getByRole("textbox", { name: "Humidity" })).toBeVisible();
+    await expect(page.getByText(/^You typed this at/)).toHaveCount(0);
+  },
+);

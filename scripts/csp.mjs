@@ -37,5 +37,7 @@ export const sentPolicyOf = (html) => `${policyOf(html)}; ${NOT_FRAMED}`;
 /** @returns the page with its own policy in it, before anything that it is about */
 export function withPolicy(html) {
   const tag = `<meta http-equiv="Content-Security-Policy" content="${policyOf(html)}"/>`;
-  return html.replace('<meta charSet="utf-8"/>', `<meta charSet="utf-8"/>${tag}`);
+  const first = '<meta charSet="utf-8"/>';
+  if (!html.includes(first)) throw new Error(`the page has no ${first}: its policy found no place in it`);
+  return html.replace(first, `${first}${tag}`);
 }

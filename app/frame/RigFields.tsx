@@ -4,6 +4,7 @@ import dayjs from "dayjs";
 import type { ReactNode } from "react";
 import { FormProvider, useFormState, type FieldValues } from "react-hook-form";
 import { Problem } from "#app/ui/Problem.tsx";
+import { Refusals } from "#app/ui/refusals.ts";
 import type { Offer } from "./use-typed.ts";
 import type { RigForm } from "./use-rig-form.ts";
 
@@ -29,6 +30,8 @@ interface Props<T extends FieldValues, V> {
   /** a form of one line, of this class besides: its button stands beside its field, not in the thumb's reach */
   readonly inline?: string | undefined;
 }
+
+const NONE = {};
 
 /** The first of a form's errors, however deep it lies. */
 function firstMessage(errors: unknown): string | undefined {
@@ -58,19 +61,21 @@ export function RigFields<T extends FieldValues, V>({
 }: Props<T, V>) {
   return (
     <FormProvider {...methods}>
-      <form className={inline === undefined ? "form" : `line-form ${inline}`} noValidate onSubmit={save}>
-        {offer && <TypedBefore offer={offer} />}
-        {children}
-        <NotSaved message={answer?.message} />
-        <div className={inline === undefined ? "row save" : "row"}>
-          {beside}
-          {saves !== false && (
-            <Button type="submit" variant="contained" disabled={saving} aria-label={saveLabel}>
-              {saving ? "Saving…" : saves}
-            </Button>
-          )}
-        </div>
-      </form>
+      <Refusals value={answer?.fields ?? NONE}>
+        <form className={inline === undefined ? "form" : `line-form ${inline}`} noValidate onSubmit={save}>
+          {offer && <TypedBefore offer={offer} />}
+          {children}
+          <NotSaved message={answer?.message} />
+          <div className={inline === undefined ? "row save" : "row"}>
+            {beside}
+            {saves !== false && (
+              <Button type="submit" variant="contained" disabled={saving} aria-label={saveLabel}>
+                {saving ? "Saving…" : saves}
+              </Button>
+            )}
+          </div>
+        </form>
+      </Refusals>
     </FormProvider>
   );
 }

@@ -12,14 +12,14 @@ import type { RigContext } from "./use-rig.ts";
 
 const KeyList = later(() => import("./KeyList.tsx"));
 
-const KEYS = [
+export const KEYS = [
   ["a", "Read the air"],
   ["l", "Log a look"],
   ["c", "What is advised is fitted; else type what was changed"],
   ["b", "Put the open change back"],
   ["y", "Why this advice"],
   ...PLACES.map(({ key, name }) => [`g ${key}`, `Go to ${name}`] as const),
-  ["g p", "Go to the paddock"],
+  ["g h", "Go to the paddock"],
   ["?", "This list; keys are switched off on the Data page"],
   ["Esc", "Close"],
 ] as const;
@@ -69,7 +69,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
     afterG.current = false;
     const place = PLACES.find((candidate) => candidate.key === key);
     if (place) go(place.path);
-    else if (key === "p") void navigate("/");
+    else if (key === "h") void navigate("/");
   };
   useHotkeys("*", ({ key }) => (afterG.current ? goTo(key) : act(key)), {
     enabled: preferences.keys === "on" && !saving,

@@ -9,6 +9,7 @@ import { at, build, fit } from "../../core/__tests__/entries.ts";
 import type { RigContext } from "./use-rig.ts";
 import { changesTowards, wayBack } from "#app/journal/fit-changes.ts";
 import { HeldCard } from "./HeldCard.tsx";
+import { KEYS } from "./Shortcuts.tsx";
 import { isAt, PLACES } from "./places.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
@@ -86,7 +87,9 @@ describe("the places of the work", () => {
     expect(state("Rig", fold([build()]), ["carburettor.boreMm"])).toBe("1 assumed");
   });
   it("have a key each, and five of them stand in reach of a thumb", () => {
-    expect(new Set(PLACES.map(({ key }) => key)).size).toBe(PLACES.length);
+    const keys = KEYS.map(([key]) => key);
+    expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
+    expect(keys).toEqual(expect.arrayContaining(PLACES.map(({ key }) => `g ${key}`)));
     expect(PLACES.filter(({ onPhone }) => onPhone)).toHaveLength(5);
   });
 });

@@ -1,13 +1,7 @@
 /** A form of a rig: one codec reads it, what is typed is kept, what is refused stands at its field. */
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect, useRef } from "react";
-import {
-  useForm,
-  type DefaultValues,
-  type FieldValues,
-  type Path,
-  type UseFormReturn,
-} from "react-hook-form";
+import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
 import { useFetcher } from "react-router";
 import type * as z from "zod/mini";
 import type { EntryKind } from "#core/log/schema.ts";
@@ -70,25 +64,19 @@ export function useRigForm<T extends FieldValues, V>(
     shouldFocusError: !bringsIntoView,
   });
   const { offer, keepNow } = useTyped(header.id, name, methods as unknown as UseFormReturn<T>);
-  const { setError, reset, getValues } = methods;
+  const { reset, getValues } = methods;
   const answer = fetcher.data;
   const seen = useSeen(on, answer);
-  const told = useRef(answer);
+  const told = useRef<Answer>(undefined);
   const sent = useRef<T>(undefined);
   useEffect(() => {
     if (told.current === answer || !answer) return;
     told.current = answer;
-    // What lies deeper is told under every name on the way to it: said where something is typed.
-    Object.entries(answer.fields ?? {})
-      .filter(([field]) => typeof getValues(field as Path<T>) === "string")
-      .forEach(([field, message], i) =>
-        setError(field as Path<T>, { message }, { shouldFocus: i === 0 && !bringsIntoView }),
-      );
     const before = sent.current;
     if (!answer.logged || !before) return;
     const next = saved?.(before, answer);
     if (next && JSON.stringify(getValues()) === JSON.stringify(before)) reset(next);
-  }, [answer, saved, setError, reset, getValues, bringsIntoView]);
+  }, [answer, saved, reset, getValues]);
   const send = (more?: object, files: readonly File[] = []) => {
     keepNow();
     sent.current = getValues();

@@ -9,18 +9,19 @@ import { readDays } from "./days.ts";
 import { guarded, stored, type Stored } from "./failure.ts";
 import { withLock } from "./locks.ts";
 import { isPhotoKey, sweepPhotos, withPhotos } from "./photos.ts";
-import { adoptOldDays } from "./old-days.ts";
 import { bookedRigs, bookOf, commit, readIndex, rigIds, settle } from "./records.ts";
 import { heldBySnapshots, readSnapshots, withoutRigs } from "./snapshot-records.ts";
 
 let opened: Promise<void> | undefined;
 let swept: Promise<void> | undefined;
 
-/** Once a tab: what was begun is finished, the first layout brought up. */
+/** Once a tab: what was begun is finished. */
 export function openBook(): Promise<void> {
   opened ??= withLock("book", async () => {
     await settle();
-    await adoptOldDays();
+    // A book that is lost is written anew, of the rigs that are found by their headers.
+    const found = (await bookedRigs()) ? [] : await rigIds();
+    if (found.length > 0) await commit([bookOf(found)]);
   }).catch((error: unknown) => {
     opened = undefined;
     throw error;

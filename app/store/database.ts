@@ -115,12 +115,6 @@ export const dayKey = (rigId: string, day: string, version: string): string =>
 /** @returns the rig that a key belongs to, or nothing for keys of the whole book */
 export const rigOfKey = (key: string): string | undefined => /^(rig:[^/]+)\//.exec(key)?.[1];
 
-/** @returns the rig and the day of a record as the first layout wrote them: one key a day, written in place */
-export function parseOldDayKey(key: string): { rigId: string; day: string } | undefined {
-  const parts = /^(rig:[^/]+)\/day\/(\d{4}-\d{2}-\d{2})$/.exec(key);
-  return parts?.[1] && parts[2] ? { rigId: parts[1], day: parts[2] } : undefined;
-}
-
 export const isDayKey = (key: string): boolean => /^rig:[^/]+\/day\//.test(key);
 
 export async function removeKeys(keys: readonly string[]): Promise<void> {

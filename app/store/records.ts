@@ -5,7 +5,7 @@
 import * as z from "zod/mini";
 import { RigId } from "#core/log/schema.ts";
 import { database, indexKey, metaKey, rigOfKey } from "./database.ts";
-import { failed, stored, type Stored } from "./failure.ts";
+import { BadFile, failed, stored, type Stored } from "./failure.ts";
 
 export const RigIndex = z.strictObject({
   version: z.literal(1),
@@ -72,7 +72,9 @@ export async function settle(): Promise<void> {
   const raw = await database.getItem(PENDING);
   if (raw === null) return;
   const parsed = z.array(Change).safeParse(raw);
-  for (const change of parsed.success ? parsed.data : []) await carryOut(change);
+  // Half carried out it may be, and only who wrote it knows how it goes on.
+  if (!parsed.success) throw new BadFile(`A save that was begun in this browser ${NEWER}`);
+  for (const change of parsed.data) await carryOut(change);
   await database.removeItem(PENDING);
 }
 

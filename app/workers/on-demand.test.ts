@@ -82,7 +82,7 @@ describe("workers on demand", () => {
     const stop = new AbortController();
     const long = alone(async (remote) => await remote.never(), 5000, stop.signal);
     stop.abort();
-    await expect(long).rejects.toThrow("Stopped. Nothing was imported.");
+    await expect(long).rejects.toThrow("Stopped. Nothing was changed.");
     expect([born, ended]).toEqual([3, 2]);
     expect(await call(async (remote) => await remote.echo("still there"))).toBe("still there");
     expect(born).toBe(3);

@@ -86,7 +86,7 @@ export function startOnDemand<Api>(make: () => Worker) {
   /** In a worker of its own, which goes when it is done or no longer wanted, and all that it took with it. */
   async function alone<T>(work: Work<Api, T>, limitMs: number, signal?: AbortSignal): Promise<T> {
     const own = start<Api>(make, () => undefined);
-    const stop = () => own.end(new WorkerFailure("Stopped. Nothing was imported."));
+    const stop = () => own.end(new WorkerFailure("Stopped. Nothing was changed."));
     signal?.addEventListener("abort", stop, { once: true });
     if (signal?.aborted) stop();
     try {

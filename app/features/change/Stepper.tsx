@@ -3,6 +3,7 @@ import { type Part } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { StepButton } from "#app/ui/StepButton.tsx";
+import { useRefused } from "#app/ui/refusals.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import type { ChangeTexts } from "./form.ts";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
@@ -28,6 +29,7 @@ export interface StepperProps {
 /** Real steps: sizes in the box, quarter turns, grooves; free typing always possible. */
 export function Stepper({ part, values, fitted }: StepperProps) {
   const { field, fieldState } = useController<ChangeTexts, Part>({ name: part });
+  const refused = useRefused(part);
   const typed = readTypedNumber(field.value);
   const now = typed.ok ? typed.value : fitted;
   const below = values.filter((value) => value < now).at(-1);
@@ -46,7 +48,7 @@ export function Stepper({ part, values, fitted }: StepperProps) {
       <TypedField
         {...field}
         label={PART_NAMES[part]}
-        problem={fieldState.error?.message}
+        problem={fieldState.error?.message ?? refused}
         hint={`Fitted: ${partValueInFull(part, fitted)}`}
         keys={KEYS[part]}
       />

@@ -1,5 +1,7 @@
 /** A kind of look as its fields see it: what is typed of it, how to type more, and what is wrong where. */
+import { use } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
+import { Refusals } from "#app/ui/refusals.ts";
 import type { HowName } from "#app/frame/look-query.ts";
 import type { LookTexts } from "./form.ts";
 
@@ -12,5 +14,10 @@ export function useKind<K extends HowName>(kind: K) {
       shouldValidate: formState.isSubmitted,
     });
   const errors = formState.errors[kind] as Readonly<Record<string, { message?: string }>> | undefined;
-  return { typed, type, wrong: (field: string) => errors?.[field]?.message };
+  const refused = use(Refusals);
+  return {
+    typed,
+    type,
+    wrong: (field: string) => errors?.[field]?.message ?? refused[`${kind}.${field}`],
+  };
 }

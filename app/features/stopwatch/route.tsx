@@ -1,6 +1,7 @@
 import css from "./stopwatch.module.css";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { Refusals } from "#app/ui/refusals.ts";
 import { FormProvider, useWatch } from "react-hook-form";
 import type * as z from "zod/mini";
 import { longUnit, newestKind, RUN_KINDS, runForm, type RunTexts } from "./form.ts";
@@ -103,16 +104,18 @@ export default function StopwatchRoute() {
         />
       )}
       <FormProvider {...methods}>
-        <form noValidate onSubmit={form.save} className={css["run-fields"]}>
-          {offer && <TypedBefore offer={offer} />}
-          {byHand && <FormField<RunTexts> name="figure" label={FIGURES[what](preferences)} keys="text" />}
-          {overLabel !== undefined && <FormField<RunTexts> name="over" label={overLabel} keys="decimal" />}
-          {byHand && (
-            <Button type="submit" variant="contained" disabled={saving} className="tall">
-              Save this run
-            </Button>
-          )}
-        </form>
+        <Refusals value={answer?.fields ?? {}}>
+          <form noValidate onSubmit={form.save} className={css["run-fields"]}>
+            {offer && <TypedBefore offer={offer} />}
+            {byHand && <FormField<RunTexts> name="figure" label={FIGURES[what](preferences)} keys="text" />}
+            {overLabel !== undefined && <FormField<RunTexts> name="over" label={overLabel} keys="decimal" />}
+            {byHand && (
+              <Button type="submit" variant="contained" disabled={saving} className="tall">
+                Save this run
+              </Button>
+            )}
+          </form>
+        </Refusals>
       </FormProvider>
       <Problem message={answer?.message ?? (byHand ? undefined : answer?.fields?.["figure"])} />
       {!byHand && <BySatellites key={what} what={what} over={over} onTaken={saveTaken} />}

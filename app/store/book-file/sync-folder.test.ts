@@ -12,6 +12,7 @@ import { closeBook, listRigs, removeRig } from "../book.ts";
 import { database } from "../database.ts";
 import { importRigs } from "../merge.ts";
 import { append } from "../rig-log.ts";
+import { listSnapshots } from "../snapshots.ts";
 import { syncFolder } from "./sync-folder.ts";
 
 Object.defineProperty(globalThis, "BroadcastChannel", { value: undefined });
@@ -179,4 +180,25 @@ it("a stranger's files in the folder are left alone", async () => {
   await freshRig();
   expect(await syncFolder(folder, NOW)).toBeUndefined();
   expect(folder.files.size).toBe(4);
+});
+
+it("what the folder brings can be undone: the book is kept as it was before, once", async () => {
+  const folder = memoryFolder();
+  await takeOut(new Map());
+  for (const n of [1, 2]) {
+    await importRigs([{ header: { ...OTHER, id: `rig:other-000${n}` }, entries: [build()] }]);
+    await syncFolder(folder, NOW);
+    await takeOut(new Map());
+  }
+  await freshRig([build()]);
+  expect(await listSnapshots()).toMatchObject({ ok: true, value: [] });
+  expect(await syncFolder(folder, NOW)).toBeUndefined();
+  expect(await rigs()).toHaveLength(3);
+  expect(await listSnapshots()).toMatchObject({
+    ok: true,
+    value: [{ why: "Before the folder Synced", rigs: 1 }],
+  });
+  // Nothing new came: no other snapshot.
+  await syncFolder(folder, NOW);
+  expect(await listSnapshots()).toMatchObject({ value: [{ rigs: 1 }] });
 });

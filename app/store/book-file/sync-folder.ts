@@ -29,15 +29,24 @@ const versionOf = (file: File): string => `${file.lastModified} ${file.size}`;
 async function readOthers(
   folder: Folder,
   kept: FolderState,
+  now: string,
 ): Promise<{ read: FolderState["read"]; troubles: string[] }> {
   const read = { ...kept.read };
   const troubles: string[] = [];
+  let brings = false;
   for await (const { kind, name } of folder.values()) {
     if (kind !== "file" || !THEIRS.test(name) || name === fileOf(kept.device)) continue;
     const file = await (await folder.getFileHandle(name)).getFile();
     // Begun and not written to its end: there will be more of it.
     if (file.size === 0 || read[name] === versionOf(file)) continue;
-    const brought = await importFile(file, { without: await readGone(), only: "own" });
+    // As it was before the folder brought anything: one snapshot, whatever the number of its files.
+    const snapshot = brings ? undefined : { at: now, why: `Before the folder ${folder.name}`.slice(0, 300) };
+    const brought = await importFile(file, {
+      without: await readGone(),
+      only: "own",
+      ...(snapshot && { snapshot }),
+    });
+    brings ||= brought.ok && brought.value.entries > 0;
     // One that cannot be read is read again next time: it may be half carried over.
     if (brought.ok) read[name] = versionOf(file);
     else troubles.push(`${name}: ${brought.problem.message}`);
@@ -90,7 +99,7 @@ export function syncFolder(folder: Folder, now: string): Promise<string | undefi
     const kept = await readFolderState();
     let next: FolderState = { ...kept, at: now, trouble: undefined };
     try {
-      const { read, troubles } = await readOthers(folder, kept);
+      const { read, troubles } = await readOthers(folder, kept, now);
       next = { ...next, read, written: await writeOwn(folder, kept, now) };
       if (troubles.length > 0) next = { ...next, trouble: troubles.join(" ").slice(0, MOST_SAID) };
     } catch (error) {

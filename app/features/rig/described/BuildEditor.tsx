@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { useEffect, useRef, type ReactNode } from "react";
+import { Refusals } from "#app/ui/refusals.ts";
 import { FormProvider } from "react-hook-form";
 import type * as z from "zod/mini";
 import type { Build } from "#core/log/schema.ts";
@@ -31,7 +32,7 @@ const namesOf = (sections: readonly HTMLElement[]): string[] =>
 /** The rig as a form: every number of it, checked as a whole by the model before it is saved. */
 export function BuildEditor({
   start,
-  form: { methods: form, saving, offer },
+  form: { methods: form, saving, offer, answer },
   saveWords,
   onSave,
   after,
@@ -49,43 +50,45 @@ export function BuildEditor({
   }, [submitCount, unfold]);
   return (
     <FormProvider {...form}>
-      <FoldedContext value={folded}>
-        <form
-          className="stack"
-          noValidate
-          ref={place}
-          onSubmit={(event) => void form.handleSubmit(onSave)(event)}
-        >
-          {offer && <TypedBefore offer={offer} />}
-          <Button
-            variant="outlined"
-            className="start"
-            onClick={() => (someOpen ? foldAll() : unfold(namesOf(sectionsOf(place.current))))}
+      <Refusals value={answer?.fields ?? {}}>
+        <FoldedContext value={folded}>
+          <form
+            className="stack"
+            noValidate
+            ref={place}
+            onSubmit={(event) => void form.handleSubmit(onSave)(event)}
           >
-            {someOpen ? "Fold all" : "Open all"}
-          </Button>
-          <div>
-            <MachineSection />
-            <CarburettorsEditor start={start} />
-            <BaselineSection />
-            <PlugSection />
-            <RulesSection />
-            <RidingSection />
-          </div>
-          {after}
-          {wrong && (
-            <Caution grave>
-              Something above cannot be; it is marked at its field. Nothing was saved, and nothing typed is
-              lost.
-            </Caution>
-          )}
-          <div className="row save">
-            <Button type="submit" variant="contained" disabled={saving}>
-              {saving ? "Saving…" : saveWords}
+            {offer && <TypedBefore offer={offer} />}
+            <Button
+              variant="outlined"
+              className="start"
+              onClick={() => (someOpen ? foldAll() : unfold(namesOf(sectionsOf(place.current))))}
+            >
+              {someOpen ? "Fold all" : "Open all"}
             </Button>
-          </div>
-        </form>
-      </FoldedContext>
+            <div>
+              <MachineSection />
+              <CarburettorsEditor start={start} />
+              <BaselineSection />
+              <PlugSection />
+              <RulesSection />
+              <RidingSection />
+            </div>
+            {after}
+            {wrong && (
+              <Caution grave>
+                Something above cannot be; it is marked at its field. Nothing was saved, and nothing typed is
+                lost.
+              </Caution>
+            )}
+            <div className="row save">
+              <Button type="submit" variant="contained" disabled={saving}>
+                {saving ? "Saving…" : saveWords}
+              </Button>
+            </div>
+          </form>
+        </FoldedContext>
+      </Refusals>
     </FormProvider>
   );
 }

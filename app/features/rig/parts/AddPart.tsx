@@ -9,10 +9,7 @@ import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 import { PART_KIND_NAMES } from "#app/vocabulary/bench-parts.ts";
 import { partTexts } from "./form.ts";
 import { Measures } from "./Measures.tsx";
-import { AddForm, type AddTexts } from "./sent.ts";
-
-/** Under which what was typed of it is kept. */
-export const ADDED = "part";
+import { ADDED, AddForm, type AddTexts } from "./sent.ts";
 
 export function AddPart() {
   const { build, carburettor } = useRig();

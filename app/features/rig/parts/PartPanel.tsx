@@ -15,7 +15,7 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { benchPartWords, partMeasure } from "#app/vocabulary/bench-parts.ts";
 import { capital, certainty, partInSentence, partValue } from "#app/vocabulary/parts.ts";
-import { useSendPart } from "./route.tsx";
+import { useSendPart } from "./use-send-part.ts";
 
 function Fit({ tried }: { tried: PartTried }) {
   const { build, carburettor } = useRig();

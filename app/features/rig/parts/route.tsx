@@ -1,20 +1,18 @@
-import { useFetcher, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { useState } from "react";
-import type * as z from "zod/mini";
-import { rigAction, type Answer } from "#app/journal/rig-action.ts";
-import { newestOf } from "#app/journal/seen.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
 import { useJudge } from "#app/frame/use-judge.ts";
-import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { RigTabs } from "../RigTabs.tsx";
-import { AddPart, ADDED } from "./AddPart.tsx";
+import { AddPart } from "./AddPart.tsx";
 import { Buying } from "./Buying.tsx";
 import { Nearest } from "./Nearest.tsx";
 import { PartList } from "./PartList.tsx";
 import { PartPanel } from "./PartPanel.tsx";
-import { askedOf, Sent } from "./sent.ts";
+import { ADDED, askedOf, Sent } from "./sent.ts";
+import { useSendPart } from "./use-send-part.ts";
 
 export const clientAction = rigAction({
   codec: Sent,
@@ -23,18 +21,6 @@ export const clientAction = rigAction({
   on: "box",
   entries: (sent, { rig: { build, present } }) => askedOf(build, present.settings, sent),
 });
-
-/** One thing at a time goes to the box or into the carburettor; what stands there now is what it is held against. */
-export function useSendPart() {
-  const { present } = useRig();
-  const fetcher = useFetcher<Answer>();
-  const send = (sent: z.input<typeof Sent>) =>
-    void fetcher.submit(JSON.stringify({ ...sent, seen: newestOf(present, "box") }), {
-      method: "post",
-      encType: "application/json",
-    });
-  return { send, answer: fetcher.data, busy: fetcher.state !== "idle" };
-}
 
 export default function PartsRoute() {
   const [query] = useSearchParams();

@@ -13,6 +13,9 @@ import { MEASURE_FIELD, PartForm } from "./form.ts";
 const Name = BenchPart.def.options[0].shape.name;
 const carburettor = z.int().check(z.gte(0), z.lte(5));
 
+/** Under which what is typed of another one is kept. */
+export const ADDED = "part";
+
 /** Another one for the box. */
 export const AddForm = z.object({ intent: z.literal("add"), part: PartForm, carburettor });
 export type AddTexts = z.input<typeof AddForm>;

@@ -1,6 +1,7 @@
 import css from "../rig.module.css";
 import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
+import { Refusals } from "#app/ui/refusals.ts";
 import { FormProvider } from "react-hook-form";
 import { TeardownStep } from "#core/log/teardown-names.ts";
 import { NUMBER_STEPS } from "#core/rig/read-off.ts";
@@ -63,63 +64,65 @@ export function StepFields({ step, isOut }: { step: TeardownStep; isOut: boolean
     );
   return (
     <FormProvider {...form.methods}>
-      <section className="stack">
-        {offer && <TypedBefore offer={offer} />}
-        <div>
-          <h2>{words.title}</h2>
-          <p className="close">{words.how}</p>
-          <p className="quiet close">Back in: {words.refit}</p>
-        </div>
-        <div className="two">
-          {words.reads && (
+      <Refusals value={answer?.fields ?? {}}>
+        <section className="stack">
+          {offer && <TypedBefore offer={offer} />}
+          <div>
+            <h2>{words.title}</h2>
+            <p className="close">{words.how}</p>
+            <p className="quiet close">Back in: {words.refit}</p>
+          </div>
+          <div className="two">
+            {words.reads && (
+              <FormField
+                name="reads"
+                label={words.reads.label}
+                hint={NUMBER_STEPS.includes(step) ? "Goes straight into the rig." : undefined}
+                unit={words.reads.unit}
+              />
+            )}
             <FormField
-              name="reads"
-              label={words.reads.label}
-              hint={NUMBER_STEPS.includes(step) ? "Goes straight into the rig." : undefined}
-              unit={words.reads.unit}
+              name="torque"
+              label="How tight, by whose book"
+              most={60}
+              hint="Snug, not tight: cast threads and towers break."
             />
-          )}
-          <FormField
-            name="torque"
-            label="How tight, by whose book"
-            most={60}
-            hint="Snug, not tight: cast threads and towers break."
-          />
-        </div>
-        <FormField name="note" label="Note" multiline most={2000} />
-        <div className="row">
-          <FileButton
-            words={shrinking ? "Scaling down…" : "Add photos"}
-            label="Photos of this part"
-            accept="image/*"
-            multiple
-            onFiles={(chosen) => void take(chosen)}
-          />
-          {photos.map(({ id, address }) => (
-            <img
-              key={id}
-              src={address}
-              alt={`New photo of ${words.title.toLowerCase()}`}
-              className={css["photo-small"]}
+          </div>
+          <FormField name="note" label="Note" multiline most={2000} />
+          <div className="row">
+            <FileButton
+              words={shrinking ? "Scaling down…" : "Add photos"}
+              label="Photos of this part"
+              accept="image/*"
+              multiple
+              onFiles={(chosen) => void take(chosen)}
             />
-          ))}
-        </div>
-        <Problem message={trouble ?? answer?.message} />
-        <div className="row save">
-          <Button
-            variant={isOut ? "outlined" : "contained"}
-            disabled={saving || shrinking}
-            onClick={() => save("out")}
-          >
-            {isOut ? "Log it again" : "It is out"}
-          </Button>
-          {isOut && (
-            <Button variant="contained" disabled={saving || shrinking} onClick={() => save("in")}>
-              It is back in
+            {photos.map(({ id, address }) => (
+              <img
+                key={id}
+                src={address}
+                alt={`New photo of ${words.title.toLowerCase()}`}
+                className={css["photo-small"]}
+              />
+            ))}
+          </div>
+          <Problem message={trouble ?? answer?.message} />
+          <div className="row save">
+            <Button
+              variant={isOut ? "outlined" : "contained"}
+              disabled={saving || shrinking}
+              onClick={() => save("out")}
+            >
+              {isOut ? "Log it again" : "It is out"}
             </Button>
-          )}
-        </div>
-      </section>
+            {isOut && (
+              <Button variant="contained" disabled={saving || shrinking} onClick={() => save("in")}>
+                It is back in
+              </Button>
+            )}
+          </div>
+        </section>
+      </Refusals>
     </FormProvider>
   );
 }
