@@ -284,7 +284,7 @@ test(
     await openRig(page, "/air");
     await page.getByRole("textbox", { name: "Temperature" }).fill("27");
     await page.getByRole("textbox", { name: "Humidity" }).fill("55");
-    await untilKept(page, '"temperature":"27"');
+    await untilKept(page, '"humidity":"55"');
     await page.reload();
     await page.getByRole("button", { name: "Bring it back" }).click();
     await expect(page.getByRole("textbox", { name: "Temperature" })).toHaveValue("27");

@@ -67,12 +67,12 @@ export function RigFields<T extends FieldValues, V>({
           {children}
           <NotSaved message={answer?.message} />
           <div className={inline === undefined ? "row save" : "row"}>
-            {beside}
             {saves !== false && (
               <Button type="submit" variant="contained" disabled={saving} aria-label={saveLabel}>
                 {saving ? "Saving…" : saves}
               </Button>
             )}
+            {beside}
           </div>
         </form>
       </Refusals>

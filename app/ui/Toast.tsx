@@ -24,18 +24,21 @@ const Passing = later(() => import("./Passing.tsx"));
 
 export function ToastPlace({ children }: { children: ReactNode }) {
   const [queue, setQueue] = useState<readonly Said[]>([]);
-  const say = useCallback((said: Said) => setQueue((before) => [...before, said].slice(-MOST)), []);
-  const [said] = queue;
+  const [standing, setStanding] = useState<Said>();
+  const say = useCallback((said: Said) => {
+    // What stays until it is answered waits for what passes, and gives way to a newer one.
+    if (said.stays && !said.grave) setStanding(said);
+    else setQueue((before) => [...before, said].slice(-MOST));
+  }, []);
+  const said = queue[0] ?? standing;
+  const close = () => {
+    if (said === standing) setStanding(undefined);
+    else setQueue((before) => before.filter((one) => one !== said));
+  };
   return (
     <Context value={say}>
       {children}
-      {said && (
-        <Passing
-          said={said}
-          waiting={queue.length - 1}
-          onClose={() => setQueue((before) => before.filter((one) => one !== said))}
-        />
-      )}
+      {said && <Passing said={said} waiting={queue.length - 1 + (standing ? 1 : 0)} onClose={close} />}
     </Context>
   );
 }

@@ -27,3 +27,21 @@ it("an undo is not lost to what is said right after it", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Close" }));
   expect(screen.queryByText("A new Tamis is ready.")).toBeNull();
 });
+
+it("what stays until it is answered gives way to what is newer, and lets what passes go first", async () => {
+  const said: Said[] = [
+    { words: "A new Tamis is ready.", stays: true },
+    { words: "Tamis was renewed in another tab.", stays: true },
+    { words: "Logged: top rich." },
+  ];
+  render(
+    <ToastPlace>
+      <Sayer said={said} />
+    </ToastPlace>,
+  );
+  fireEvent.click(screen.getByText("Say it"));
+  expect(await screen.findByText("Logged: top rich.")).toBeInTheDocument();
+  fireEvent.click(screen.getByRole("button", { name: "Close" }));
+  expect(await screen.findByText("Tamis was renewed in another tab.")).toBeInTheDocument();
+  expect(screen.queryByText("A new Tamis is ready.")).toBeNull();
+});

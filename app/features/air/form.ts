@@ -8,6 +8,7 @@ import {
   TEMPERATURE_DOMAIN_K,
 } from "#core/units/domains.ts";
 import { Position, type AirEntry } from "#core/log/schema.ts";
+import { refusalOf } from "#core/units/guard.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
 import {
   formatNumber,
@@ -200,19 +201,17 @@ function readElevation(ctx: z.core.ParsePayload, texts: AirTexts): number | unde
 
 /** Instruments that do not belong together, e.g. a dew point above the temperature. */
 function checkTogether(ctx: z.core.ParsePayload, measured: AirMeasured): boolean {
-  try {
-    humidAirFromLog(measured);
-    return true;
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    const path = error.message.startsWith("pressure") ? "pressure" : "humidity";
-    const message =
-      path === "humidity"
-        ? "These two temperatures do not belong together: the dew point or wet bulb cannot lie above the air, nor that far below it."
-        : "This pressure and height give an air nobody can ride in. Check both.";
-    sayIssue(ctx, message, [path]);
-    return false;
-  }
+  const refusal = refusalOf(() => humidAirFromLog(measured));
+  if (!refusal) return true;
+  if (refusal.field.startsWith("pressure"))
+    sayIssue(ctx, "This pressure and height give an air nobody can ride in. Check both.", ["pressure"]);
+  else
+    sayIssue(
+      ctx,
+      "These two temperatures do not belong together: the dew point or wet bulb cannot lie above the air, nor that far below it.",
+      ["humidity"],
+    );
+  return false;
 }
 
 /** Parses the texts of the form; every problem names its field and what to do. */

@@ -1,7 +1,10 @@
 import css from "./pack.module.css";
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { fromSI } from "#core/units/quantity.ts";
+import { TypedBefore } from "#app/frame/RigFields.tsx";
+import { useTyped } from "#app/frame/use-typed.ts";
 import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
@@ -42,7 +45,13 @@ function startTexts({ present, preferences }: RigContext): PackTexts {
 export default function PackRoute() {
   const context = useRig();
   const { preferences, header } = context;
-  const [texts, setTexts] = useState<PackTexts>(() => startTexts(context));
+  const methods = useForm<PackTexts>({ defaultValues: startTexts(context) });
+  const { offer } = useTyped(header.id, "pack", methods);
+  const texts = useWatch({ control: methods.control, compute: (all: PackTexts) => all });
+  const setTexts = (next: PackTexts) => {
+    for (const name of Object.keys(next) as (keyof PackTexts)[])
+      if (next[name] !== texts[name]) methods.setValue(name, next[name]);
+  };
   const read = useMemo(() => readPack(texts, preferences), [texts, preferences]);
   const asked = read.ok ? read.asked : undefined;
   const { value: list, working, problem } = useJudge(asked && { ask: "pack", asked });
@@ -65,6 +74,7 @@ export default function PackRoute() {
           {asked && ` · ${packedFor(asked, preferences)}`}
         </p>
       </div>
+      {offer && <TypedBefore offer={offer} />}
       <PackFor texts={texts} read={read} onTexts={setTexts} />
       {problem !== undefined && <Caution grave>The list could not be worked out: {problem}</Caution>}
       {asked && !list && problem === undefined && <Working words="Drawing airs and engines…" />}

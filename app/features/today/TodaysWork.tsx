@@ -31,14 +31,6 @@ import { contradictions } from "#core/looks/contradictions.ts";
 import type { LogLine } from "#core/log/present.ts";
 import { dayOf } from "#core/log/schema.ts";
 
-function OpenChangeLine() {
-  const { present } = useRig();
-  if (!present.openChange) return null;
-  return (
-    <Caution plain>An open change: nobody has looked since. If it got worse, put it back first.</Caution>
-  );
-}
-
 /** What was advised for the air of another day is no card for today. */
 function StaleAirLine() {
   const at = useRig().present.air?.at;
@@ -142,7 +134,7 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
             Back from a ride?
           </Button>
         )}
-        {present.openChange && <PutBack context={context} />}
+        {present.openChange && advice.next.kind !== "putBack" && <PutBack context={context} />}
         <Button component={Link} to={placeHref(header.id, "why")} variant="outlined">
           Why<span className="key">y</span>
         </Button>
@@ -154,7 +146,6 @@ export default function TodaysWork({ advice }: { advice: Advice }) {
       {(advice.named.length > 0 || advice.next.kind === "check") && <FaultPanel context={context} />}
       <BetterOrWorse context={context} />
       <NextHeat />
-      <OpenChangeLine />
       <StaleAirLine />
       <AheadOfClockLine />
       {advice.surprises.map((surprise) => (
