@@ -108,7 +108,7 @@ test("idle speed, spare stop and pump are set and kept", async ({ page }) => {
   await expect(page.getByText("The spare stands below the idle of 1400 rpm.", { exact: true })).toBeVisible();
   await page.getByLabel("Pump screw, turns out", { exact: true }).fill("1 3/4");
   await page.getByRole("button", { name: "Save: Pump screw, turns out" }).click();
-  await expect(page.getByText("Saved.")).toBeVisible();
+  await expect(page.getByText("Saved.", { exact: true })).toHaveCount(2);
   await page.reload();
   await expect(page.getByText("Last: 1 ¾ turns.")).toBeVisible();
   await expectAccessible(page);

@@ -52,14 +52,23 @@ export interface Asked {
 const isRefusal = (wanted: readonly Content[] | ActionProblem): wanted is ActionProblem =>
   !Array.isArray(wanted);
 
+/** What is no JSON is nothing: the codec refuses that in words. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
 /** What was sent: a form's texts as JSON, with its files beside it where it has any. */
 async function sentBy(request: Request): Promise<{ content: unknown; files: readonly File[] }> {
   if (request.headers.get("Content-Type")?.startsWith("multipart/") !== true)
-    return { content: await request.json().catch(() => undefined), files: [] };
+    return { content: jsonOf(await request.text()), files: [] };
   const form = await request.formData();
   const content = form.get("content");
   const files = form.getAll("file").filter((value): value is File => typeof value !== "string");
-  return { content: typeof content === "string" ? JSON.parse(content) : undefined, files };
+  return { content: typeof content === "string" ? jsonOf(content) : undefined, files };
 }
 
 /** Once it is saved: on to Today. */
