@@ -69,7 +69,7 @@ test("a change the machine cannot have is refused on its field", async ({ page }
 const FILES: [string, () => string | Buffer, RegExp][] = [
   ["plugs.txt", () => "plug: cocoa", /not JSON/],
   ["map.json", () => '{"type":"map"}', /not a Tamis log/],
-  ["newer.json", () => '{"format":"tamis","version":9,"rigs":[]}', /version 9; this Tamis reads up to 8/],
+  ["newer.json", () => '{"format":"tamis","version":99,"rigs":[]}', /version 99; this Tamis reads up to \d+/],
   ["nan.json", () => '{"format":"tamis","version":1,"rigs":[{"lambda":NaN}]}', /not JSON.*NaN/],
   [
     "proto.json",

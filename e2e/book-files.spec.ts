@@ -177,3 +177,25 @@ function ownRig(): string {
   rig.entries = rig.entries.filter(({ kind }) => kind === "build").slice(0, 1);
   return JSON.stringify({ ...file, rigs: [rig] });
 }
+
+test("a large file says how far it is, and stopped on the way it brings nothing", async ({ page }, info) => {
+  const file = JSON.parse(ownRig()) as { rigs: { header: { id: string }; entries: object[] }[] };
+  const [rig] = file.rigs;
+  if (!rig) throw new Error("no rig");
+  file.rigs = Array.from({ length: 600 }, (_, i) => ({
+    ...rig,
+    header: { ...rig.header, id: `rig:many-${1000 + i}` },
+  }));
+  const path = info.outputPath("many.json");
+  writeFileSync(path, JSON.stringify(file));
+  await page.goto("/data");
+  await page.getByLabel("File to import").setInputFiles(path);
+  await page.getByRole("button", { name: "Import", exact: true }).click();
+  await expect(page.getByRole("progressbar", { name: "Imported so far" })).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByText("Stopped. Nothing was imported.")).toBeVisible();
+  await expect(page.getByRole("progressbar")).toHaveCount(0);
+  await page.goto("/");
+  await expect(page.getByRole("link", { name: /250 enduro/ })).toBeVisible();
+  await expect(page.locator('a[href*="rig:many-"]')).toHaveCount(0);
+});

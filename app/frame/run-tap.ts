@@ -11,6 +11,7 @@ import type { Present } from "#core/log/present.ts";
 import { AnswerEntry, Change, EntryId, FaultEntry, FitEntry } from "#core/log/schema.ts";
 import { towardsBase, wayBack } from "#app/journal/fit-changes.ts";
 import { openRig } from "#app/journal/open-rig.ts";
+import { isRefusal } from "#app/journal/rig-action.ts";
 import {
   logEntries,
   refusalOfFit,
@@ -86,9 +87,9 @@ export type Tap = z.input<typeof Taps>;
 function settled(
   { right, zone, ride, plug }: Extract<Tap, { intent: "settle" }>,
   { looks }: Present,
-): readonly Content[] | string {
+): readonly Content[] | ActionProblem {
   const wrong = looks.find(({ entry }) => entry.id === (right === "plug" ? ride : plug));
-  if (!wrong) return "That look does not count any more.";
+  if (!wrong) return { message: "That look does not count any more." };
   const strike = {
     kind: "strike" as const,
     strikes: wrong.entry.id,
@@ -103,8 +104,8 @@ function settled(
     : [strike];
 }
 
-/** What a tap logs, or in words why it cannot be. */
-async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | string | ActionProblem> {
+/** @returns what a tap logs, or why it cannot be */
+async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] | ActionProblem> {
   switch (tap.intent) {
     case "fit": {
       const { changes, because, advised } = tap;
@@ -113,7 +114,7 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
     }
     case "compared": {
       const { openChange } = (await openRig(rigId)).present;
-      if (!openChange) return "Nothing has been changed since the last look.";
+      if (!openChange) return { message: "Nothing has been changed since the last look." };
       const { verdict, zone } = tap;
       const fit = openChange.fits[0]?.id;
       const back = tap.putBack ? wayBack(openChange) : [];
@@ -125,12 +126,12 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
     case "toBase": {
       const rig = await openRig(rigId);
       const changes = towardsBase(rig.build, rig.present);
-      if (changes.length === 0) return "Everything is at its base already.";
+      if (changes.length === 0) return { message: "Everything is at its base already." };
       return refusalOfFit(rig, { changes }) ?? [{ kind: "fit", changes, because: "base" }];
     }
     case "override": {
       const { held } = (await openRig(rigId)).present;
-      if (held.length === 0) return "Nothing holds the card back any more.";
+      if (held.length === 0) return { message: "Nothing holds the card back any more." };
       return [{ kind: "override", checks: [...held], reason: tap.reason }];
     }
     case "answer":
@@ -164,16 +165,12 @@ async function contentsOf(rigId: string, tap: Tap): Promise<readonly Content[] |
   }
 }
 
-const isContents = (asked: readonly Content[] | ActionProblem): asked is readonly Content[] =>
-  Array.isArray(asked);
-
 /** @returns the ids of what was logged: a tap by mistake is struck with one more */
 export async function runTap(rigId: string, sent: unknown) {
   const read = readSent(Taps, sent);
   if (!read.ok) return read.answer;
   const contents = await contentsOf(rigId, read.sent);
-  if (typeof contents === "string") return refused({ message: contents });
-  if (!isContents(contents)) return refused(contents);
+  if (isRefusal(contents)) return refused(contents);
   const logged = await logEntries(rigId, contents);
   if (!logged.ok) return refused(logged.problem, 507);
   if (read.sent.intent === "note") await dropDraft(rigId, NOTE);

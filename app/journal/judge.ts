@@ -67,7 +67,9 @@ export async function askJudge<Q extends Question>(
   heard?: readonly InstrumentMessage[],
 ): Promise<Answers[Q["ask"]]> {
   const key = revisionKey(log.revision);
-  await onTheirWay.get(key)?.catch(() => undefined);
+  const opened = onTheirWay.get(key);
+  // Awaited only where there is one: else two who ask at once would both send the log.
+  if (opened) await opened.catch(() => undefined);
   // A save is sent with its first question: nobody asks whether it is there.
   if (isThere(log.revision)) {
     const first = await judge.call(async (remote) => await remote.answer(log.revision, question));

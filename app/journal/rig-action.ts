@@ -49,7 +49,7 @@ export interface Asked {
   readonly request: Request;
 }
 
-const isRefusal = (wanted: readonly Content[] | ActionProblem): wanted is ActionProblem =>
+export const isRefusal = (wanted: readonly Content[] | ActionProblem): wanted is ActionProblem =>
   !Array.isArray(wanted);
 
 /** What is no JSON is nothing: the codec refuses that in words. */
@@ -73,6 +73,9 @@ async function sentBy(request: Request): Promise<{ content: unknown; files: read
 
 /** Once it is saved: on to Today. */
 export const toToday = (rigId: string): string => `/rigs/${rigId}`;
+
+/** @returns the loader of an address that only saves: whoever types it is shown the screen that saves by it */
+export const shownAt = (screen: string) => () => redirect(`../${screen}`);
 
 /** @returns the action of a route whose form is one codec */
 export function rigAction<C extends z.ZodMiniType>(door: Door<C>) {

@@ -1,7 +1,7 @@
 /** What rigs say of instruments to each other, kept beside the book; and the names that a tuner gives them. */
 import type { InstrumentMessage } from "#core/log/schema.ts";
 import { build, plug } from "../../core/__tests__/entries.ts";
-import { freshRig, posted, sent, RIG, answerOf } from "#app/testing/rig.ts";
+import { freshRig, sent, RIG, answerOf } from "#app/testing/rig.ts";
 import { clientAction as dataAction, clientLoader } from "#app/features/data/route.tsx";
 import { NOTHING_TYPED } from "#app/features/look/kinds.ts";
 import { typedLook } from "#app/testing/typed-look.ts";
@@ -76,7 +76,7 @@ describe("what rigs say of instruments", () => {
 
 describe("instruments by name", () => {
   const name = (intent: string, kind: string, given: string) =>
-    dataAction(posted({ intent, kind, name: given }));
+    dataAction(sent({ intent, kind, name: given }));
   it("are named and taken off the list on Data, each once", async () => {
     expect(answerOf(await name("nameInstrument", "reader", "  Nine ")).status).toBe(200);
     expect(await readInstrumentNames()).toEqual([{ kind: "reader", name: "Nine" }]);

@@ -20,7 +20,6 @@ describe("preferences", () => {
       vacuum: "kPa",
       keys: "on",
       hints: "shown",
-      cylinderSchool: "causeFirst",
     });
     expect((await readPreferences()).pressure).toBe("inHg");
     await database.setItem("meta/preferences", { pressure: "bar" });
@@ -33,7 +32,6 @@ describe("preferences", () => {
       vacuum: "kPa",
       keys: "on",
       hints: "shown",
-      cylinderSchool: "causeFirst",
     });
   });
 

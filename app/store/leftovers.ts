@@ -64,7 +64,7 @@ export function bringIn(at: string): Promise<Stored<Added>> {
     const rigs = await leftElsewhere();
     const photos = (await Promise.all(rigs.map((rig) => photosLeft(place, rig)))).flat();
     const why = "Before what an earlier visit kept elsewhere was brought in";
-    const added = await importRigs(rigs, photos, { at, why });
+    const added = await importRigs(rigs, photos, { snapshot: { at, why } });
     if (!added.ok) return added;
     const came = new Set(rigs.map(({ header }) => header.id));
     for (const key of await place.keys()) if (came.has(rigOfKey(key) ?? "")) await place.removeItem(key);

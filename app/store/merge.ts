@@ -53,15 +53,21 @@ export async function whatComes({ header, entries, setAside = [] }: RigEntries):
   return stored({ rigId: header.id, header: before ? undefined : header, before, fresh: fresh.value });
 }
 
+interface Merging {
+  /** keeps the book as it was, to be put back: when that was, and before what */
+  readonly snapshot?: { readonly at: string; readonly why: string } | undefined;
+  /** called after each rig that is written beside the book; what it throws leaves all as it was */
+  readonly oneDone?: () => Promise<void>;
+}
+
 /**
  * Merges whole rigs: entries that are there already are passed over. Anything wrong with one rig (a clash, a full
  * device, a browser that is closed) leaves all of them as they were.
- * @param snapshot - keeps the book as it was, to be put back: when that was, and before what
  */
 export async function importRigs(
   rigs: readonly RigEntries[],
   photos: Iterable<Photo> | AsyncIterable<Photo> = [],
-  snapshot?: { readonly at: string; readonly why: string },
+  { snapshot, oneDone }: Merging = {},
 ): Promise<Stored<Added>> {
   const told: string[] = [];
   const added = await writing(async () => {
@@ -89,6 +95,7 @@ export async function importRigs(
         if (fresh.length === 0 && before) continue;
         const index = await writeDays(rigId, before ?? newIndex(), fresh);
         written.push(...replaced(index, before));
+        await oneDone?.();
         old.push(...replaced(before, index));
         if (header) changes.push({ key: headerKey(rigId), value: header });
         changes.push({ key: indexKey(rigId), value: index });

@@ -27,7 +27,7 @@ const bring = (at = "12:00", id = "0002") =>
       { header: OTHER, entries: [build()] },
     ],
     [{ rigId: OTHER.id, id: "photo:0001", bytes: new Uint8Array([1]) }],
-    { at, why: "Before the import" },
+    { snapshot: { at, why: "Before the import" } },
   );
 const visitAgain = async () => {
   closeBook();
@@ -83,7 +83,9 @@ it("only a few are kept, and what only a dropped one held is swept up", async ()
 });
 
 it("a file that brings nothing takes none", async () => {
-  await importRigs([{ header: ENDURO_HEADER, entries: [build()] }], [], { at: "12:00", why: "x" });
+  await importRigs([{ header: ENDURO_HEADER, entries: [build()] }], [], {
+    snapshot: { at: "12:00", why: "x" },
+  });
   expect(await seen()).toEqual([]);
 });
 

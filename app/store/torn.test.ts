@@ -55,7 +55,7 @@ async function longKept(): Promise<void> {
 /** What an import has brought can be taken back. */
 async function imported(): Promise<void> {
   await freshRig();
-  await importRigs([{ header: other, entries: days }], [], { at: "12:00", why: "x" });
+  await importRigs([{ header: other, entries: days }], [], { snapshot: { at: "12:00", why: "x" } });
 }
 /** A look on the one that was meant for the other. */
 async function twoRigs(): Promise<void> {
@@ -94,7 +94,7 @@ describe.each([
   ["a deletion", () => removeRig(RIG)],
   [
     "an import that keeps a snapshot",
-    () => importRigs([{ header: ENDURO_HEADER, entries: days }], [], { at: "12:00", why: "x" }),
+    () => importRigs([{ header: ENDURO_HEADER, entries: days }], [], { snapshot: { at: "12:00", why: "x" } }),
   ],
   ["a snapshot that is put back", () => putBack("12:00", "14:00"), imported],
   ["a move of a look to another rig", () => moveEntries(RIG, other.id, ["look:0007"]), twoRigs],

@@ -52,14 +52,6 @@ export const sent = (content: unknown, params: Record<string, string> = {}) =>
     context: {},
   }) as never;
 
-/** What an action of no rig is called with: Data’s tasks are sent as a browser sends a form. */
-export const posted = (fields: Record<string, string>) =>
-  ({
-    request: new Request("http://localhost/data", { method: "POST", body: new URLSearchParams(fields) }),
-    params: {},
-    context: {},
-  }) as never;
-
 /** Status and body of an action's answer, whether it redirected or returned data. */
 export function answerOf(result: unknown): { status: number; location?: string | null; data?: unknown } {
   if (result instanceof Response) return { status: result.status, location: result.headers.get("Location") };

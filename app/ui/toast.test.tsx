@@ -7,18 +7,21 @@ function Sayer({ said }: { said: readonly Said[] }) {
   return <button onClick={() => said.forEach(say)}>Say it</button>;
 }
 
-it("an undo is not lost to what is said right after it", async () => {
-  const undo = jest.fn();
-  const said: Said[] = [
-    { words: "Logged: main 155.", action: { words: "Undo", run: undo } },
-    { words: "A new Tamis is ready.", stays: true },
-  ];
+function says(said: readonly Said[]): void {
   render(
     <ToastPlace>
       <Sayer said={said} />
     </ToastPlace>,
   );
   fireEvent.click(screen.getByText("Say it"));
+}
+
+it("an undo is not lost to what is said right after it", async () => {
+  const undo = jest.fn();
+  says([
+    { words: "Logged: main 155.", action: { words: "Undo", run: undo } },
+    { words: "A new Tamis is ready.", stays: true },
+  ]);
   expect(await screen.findByText("Logged: main 155.")).toBeInTheDocument();
   expect(screen.queryByText("A new Tamis is ready.")).toBeNull();
   fireEvent.click(screen.getByRole("button", { name: "Undo" }));
@@ -29,17 +32,11 @@ it("an undo is not lost to what is said right after it", async () => {
 });
 
 it("what stays until it is answered gives way to what is newer, and lets what passes go first", async () => {
-  const said: Said[] = [
+  says([
     { words: "A new Tamis is ready.", stays: true },
     { words: "Tamis was renewed in another tab.", stays: true },
     { words: "Logged: top rich." },
-  ];
-  render(
-    <ToastPlace>
-      <Sayer said={said} />
-    </ToastPlace>,
-  );
-  fireEvent.click(screen.getByText("Say it"));
+  ]);
   expect(await screen.findByText("Logged: top rich.")).toBeInTheDocument();
   fireEvent.click(screen.getByRole("button", { name: "Close" }));
   expect(await screen.findByText("Tamis was renewed in another tab.")).toBeInTheDocument();

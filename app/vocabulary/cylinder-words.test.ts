@@ -1,5 +1,5 @@
 import { balanceSteps, judgeBalance } from "#core/balance/linkage.ts";
-import { CYLINDER_SCHOOLS } from "#core/advice/plan/cylinder-schools.ts";
+import { CYLINDER_SCHOOLS } from "#core/log/schools.ts";
 import type { Outlier } from "#core/advice/judge/departures.ts";
 import { SYMPTOM_NAMES, type Symptom } from "#core/log/symptom-names.ts";
 import { freshBalance, readGauges, withLinkage } from "#app/features/balance/form.ts";

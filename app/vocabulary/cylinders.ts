@@ -1,6 +1,6 @@
 /** Cylinders that differ: what is said of them, and what each school does. */
 import type { Outlier } from "#core/advice/judge/departures.ts";
-import type { CylinderSchool } from "#core/advice/plan/cylinder-schools.ts";
+import type { CylinderSchool } from "#core/log/schools.ts";
 import { percentWords, sizeWords, ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 
 export const CYLINDER_SCHOOL_WORDS: Readonly<

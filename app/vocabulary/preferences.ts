@@ -1,6 +1,5 @@
 /** How this tuner likes numbers shown. Small, per device, not part of any log. */
 import * as z from "zod/mini";
-import { CYLINDER_SCHOOLS } from "#core/advice/plan/cylinder-schools.ts";
 
 export const Preferences = z.object({
   temperature: z._default(z.enum(["°C", "°F"]), "°C"),
@@ -13,7 +12,5 @@ export const Preferences = z.object({
   keys: z._default(z.enum(["on", "off"]), "on"),
   /** the three hints on the first card */
   hints: z._default(z.enum(["shown", "read"]), "shown"),
-  /** what this tuner does about a cylinder that differs */
-  cylinderSchool: z._default(z.enum(CYLINDER_SCHOOLS), "causeFirst"),
 });
 export type Preferences = z.infer<typeof Preferences>;

@@ -9,6 +9,8 @@ import type {
   ScrewSchool,
 } from "#core/log/schools.ts";
 
+import { CYLINDER_SCHOOL_WORDS } from "./cylinders.ts";
+
 export const SCHOOL_WORDS: Readonly<Record<ScrewSchool, { readonly name: string; readonly how: string }>> = {
   middle: {
     name: "Middle of the fall-off",
@@ -87,6 +89,11 @@ export function schoolWords(school: School): { readonly what: string; readonly r
       };
     case "howFar":
       return { what: "How far, from now on", result: HOW_FAR_WORDS[school.is].name.toLowerCase() };
+    case "cylinders":
+      return {
+        what: "A cylinder that differs, from now on",
+        result: CYLINDER_SCHOOL_WORDS[school.is].name.toLowerCase(),
+      };
     case "lookWith":
       return {
         what: "What there is to look with",

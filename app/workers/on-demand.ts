@@ -83,19 +83,28 @@ export function startOnDemand<Api>(make: () => Worker) {
     }
   }
 
+  /** A worker of one's own for several calls: what it opened for one is there for the next, until it is ended. */
+  function own() {
+    const mine = start<Api>(make, () => undefined);
+    return {
+      call: <T>(work: Work<Api, T>, limitMs: number): Promise<T> => within(mine, work, limitMs),
+      end: (why: Error = new Ended()) => mine.end(why),
+    };
+  }
+
   /** In a worker of its own, which goes when it is done or no longer wanted, and all that it took with it. */
   async function alone<T>(work: Work<Api, T>, limitMs: number, signal?: AbortSignal): Promise<T> {
-    const own = start<Api>(make, () => undefined);
-    const stop = () => own.end(new WorkerFailure("Stopped. Nothing was changed."));
+    const mine = own();
+    const stop = () => mine.end(new WorkerFailure("Stopped. Nothing was changed."));
     signal?.addEventListener("abort", stop, { once: true });
     if (signal?.aborted) stop();
     try {
-      return await within(own, work, limitMs);
+      return await mine.call(work, limitMs);
     } finally {
       signal?.removeEventListener("abort", stop);
-      own.end(new Ended());
+      mine.end();
     }
   }
 
-  return { call, alone };
+  return { call, own, alone };
 }

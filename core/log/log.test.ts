@@ -457,3 +457,17 @@ describe("a log of version 7", () => {
     expect(fold(read.file.rigs[0]?.entries ?? []).schools.howFar).toBe("thorough");
   });
 });
+
+describe("a log of version 8", () => {
+  it("is read as it was: nobody was asked about a cylinder that differs", () => {
+    const frozen = readFileSync(join(__dirname, "fixtures/log-v8.json"), "utf8");
+    const before = JSON.parse(frozen) as LogFile;
+    const read = readLogFile(frozen);
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.file.version).toBe(LOG_VERSION);
+    expect(read.file.rigs).toEqual(before.rigs);
+    const { schools, looks } = fold(read.file.rigs[0]?.entries ?? []);
+    expect(schools).toMatchObject({ cylinders: "causeFirst", howFar: "raceDay" });
+    expect(looks.filter(({ entry }) => entry.ride !== undefined).length).toBeGreaterThan(0);
+  });
+});

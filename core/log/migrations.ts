@@ -61,6 +61,8 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 7, name: "the day ahead", up: (record) => record },
     // Only a ride's name on looks, and how far to go: an older file has neither.
     { to: 8, name: "rides", up: (record) => record },
+    // Only a school of cylinders that differ: an older file has none.
+    { to: 9, name: "cylinders that differ", up: (record) => record },
   ],
   LOG_VERSION,
 );

@@ -361,7 +361,7 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry["kind"];
 
 /** The format's number; raise it together with a migration in migrations.ts. */
-export const LOG_VERSION = 8;
+export const LOG_VERSION = 9;
 
 /** One day or several as they are stored: one key, one atomic write. */
 export const StoredDay = z.strictObject({

@@ -21,6 +21,10 @@ export type PartsSchool = (typeof PARTS_SCHOOLS)[number];
 export const HOW_FAR_SCHOOLS = ["raceDay", "thorough", "asFarAsItGoes"] as const;
 export type HowFarSchool = (typeof HOW_FAR_SCHOOLS)[number];
 
+/** What is done about a cylinder that differs from its neighbours with the same jets. */
+export const CYLINDER_SCHOOLS = ["causeFirst", "heatRange", "ownJets"] as const;
+export type CylinderSchool = (typeof CYLINDER_SCHOOLS)[number];
+
 /** What a tuner can look with. */
 export const LOOK_MEANS = ["plug", "idleBench", "lambda", "temperature", "stopwatch", "rideReport"] as const;
 export type LookMeans = (typeof LOOK_MEANS)[number];
@@ -31,6 +35,7 @@ export const School = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("order"), is: z.enum(ORDER_SCHOOLS) }),
   z.strictObject({ what: z.literal("parts"), is: z.enum(PARTS_SCHOOLS) }),
   z.strictObject({ what: z.literal("howFar"), is: z.enum(HOW_FAR_SCHOOLS) }),
+  z.strictObject({ what: z.literal("cylinders"), is: z.enum(CYLINDER_SCHOOLS) }),
   z.strictObject({
     what: z.literal("lookWith"),
     is: z.array(z.enum(LOOK_MEANS)).check(z.minLength(1), z.maxLength(6)),
@@ -44,6 +49,7 @@ export interface Schools {
   readonly order: OrderSchool;
   readonly parts: PartsSchool;
   readonly howFar: HowFarSchool;
+  readonly cylinders: CylinderSchool;
   /** nothing until it was asked: then the log shows what was used */
   readonly lookWith: readonly LookMeans[] | undefined;
 }
@@ -54,5 +60,6 @@ export const USUAL_SCHOOLS: Schools = {
   order: "bottomUp",
   parts: "whereNothingFiner",
   howFar: "thorough",
+  cylinders: "causeFirst",
   lookWith: undefined,
 };

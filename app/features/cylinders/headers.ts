@@ -1,5 +1,7 @@
-import { rigAction } from "#app/journal/rig-action.ts";
+import { rigAction, shownAt } from "#app/journal/rig-action.ts";
 import { headersForm } from "./form.ts";
+
+export const clientLoader = shownAt("cylinders");
 
 export const clientAction = rigAction({
   codec: ({ rig, preferences }) => headersForm(rig.build, preferences.temperature),

@@ -1,8 +1,8 @@
 import Button from "@mui/material/Button";
-import { Link, useRevalidator } from "react-router";
+import { Link } from "react-router";
 import type { Distribution } from "#core/advice/card/cylinders.ts";
 import type { Outlier } from "#core/advice/judge/departures.ts";
-import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/advice/plan/cylinder-schools.ts";
+import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/log/schools.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
 import { DistributionTable } from "./DistributionTable.tsx";
@@ -17,8 +17,8 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { useJudge } from "#app/frame/use-judge.ts";
-import { useToast } from "#app/ui/Toast.tsx";
-import { readPreferences, writePreferences } from "#app/store/preferences.ts";
+import { useSchool } from "#app/frame/use-school.ts";
+import { Problem } from "#app/ui/Problem.tsx";
 import {
   causesOf,
   CYLINDER_SCHOOL_WORDS,
@@ -111,15 +111,10 @@ function title({ outliers, cylinders }: Distribution): { title: string; reason: 
 }
 
 export default function CylindersRoute() {
-  const { build, preferences } = useRig();
+  const { build, present } = useRig();
   const { value: distribution, problem } = useJudge({ ask: "distribution" });
-  const { revalidate } = useRevalidator();
-  const say = useToast();
-  const school = preferences.cylinderSchool;
-  const choose = (chosen: CylinderSchool) =>
-    void readPreferences()
-      .then((now) => writePreferences({ ...now, cylinderSchool: chosen }))
-      .then((kept) => (kept.ok ? revalidate() : say({ words: kept.problem.message, grave: true })));
+  const { choose, problem: unsaid } = useSchool();
+  const school = present.schools.cylinders;
   if (build.engine.cylinders < 2)
     return (
       <div className="stack">
@@ -149,9 +144,10 @@ export default function CylindersRoute() {
         label="A cylinder that differs"
         value={school}
         options={CYLINDER_SCHOOLS.map((value) => ({ value, text: CYLINDER_SCHOOL_WORDS[value].name }))}
-        onChange={choose}
+        onChange={(is) => choose({ what: "cylinders", is })}
       />
       <p className="quiet flush">{CYLINDER_SCHOOL_WORDS[school].how}</p>
+      <Problem message={unsaid} />
       {school === "ownJets" && <OwnJetsTable ownJets={distribution.ownJets} />}
       <PlugsSideBySide />
       <HeaderPipes />

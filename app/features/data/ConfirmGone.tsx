@@ -4,22 +4,23 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect } from "react";
-import { useFetcher } from "react-router";
-import { type Answer, Said } from "./Said.tsx";
+import { Said } from "./Said.tsx";
+import type { Task } from "./tasks.ts";
+import { useTask } from "./use-task.ts";
 
 interface ConfirmGoneProps {
   readonly title: string;
   readonly words: string;
   readonly deed: string;
-  readonly task: Readonly<Record<string, string>>;
+  readonly task: Task;
   readonly onDone: () => void;
 }
 
 /** What cannot be undone is asked once more. */
 export function ConfirmGone({ title, words, deed, task, onDone }: ConfirmGoneProps) {
-  const fetcher = useFetcher<Answer>();
+  const { send, busy, answer } = useTask();
   // What could not be deleted is said where it was asked.
-  const gone = fetcher.state === "idle" && fetcher.data?.said !== undefined;
+  const gone = !busy && answer?.said !== undefined;
   useEffect(() => {
     if (gone) onDone();
   }, [gone, onDone]);
@@ -28,16 +29,11 @@ export function ConfirmGone({ title, words, deed, task, onDone }: ConfirmGonePro
       <DialogTitle id="gone-title">{title}</DialogTitle>
       <DialogContent>
         <p className="flush">{words}</p>
-        <Said answer={fetcher.data} />
+        <Said answer={answer} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onDone}>Keep it</Button>
-        <Button
-          color="error"
-          variant="contained"
-          disabled={fetcher.state !== "idle"}
-          onClick={() => void fetcher.submit(task, { method: "post" })}
-        >
+        <Button color="error" variant="contained" disabled={busy} onClick={() => send(task)}>
           {deed}
         </Button>
       </DialogActions>

@@ -1,10 +1,10 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import type { Header } from "#core/log/schema.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
 import { ConfirmGone } from "./ConfirmGone.tsx";
-import { type Answer, Said } from "./Said.tsx";
+import { Said } from "./Said.tsx";
+import { useTask } from "./use-task.ts";
 
 /** How many rigs the demo has. */
 const RIGS = 5;
@@ -12,7 +12,7 @@ const RIGS = 5;
 /** The invented rigs: they can go, and come back as they were. */
 export function Demo({ headers }: { headers: readonly Header[] }) {
   const [wiping, setWiping] = useState(false);
-  const fetcher = useFetcher<Answer>();
+  const { send, busy, answer } = useTask();
   const here = headers.filter(({ id }) => isDemo(id)).length;
   return (
     <section className="stack" id="demo">
@@ -28,16 +28,12 @@ export function Demo({ headers }: { headers: readonly Header[] }) {
           </Button>
         )}
         {here < RIGS && (
-          <Button
-            variant="outlined"
-            disabled={fetcher.state !== "idle"}
-            onClick={() => void fetcher.submit({ intent: "loadDemo" }, { method: "post" })}
-          >
-            {fetcher.state === "idle" ? "Bring the demo back" : "Bringing it back…"}
+          <Button variant="outlined" disabled={busy} onClick={() => send({ intent: "loadDemo" })}>
+            {busy ? "Bringing it back…" : "Bring the demo back"}
           </Button>
         )}
       </div>
-      <Said answer={fetcher.data} />
+      <Said answer={answer} />
       {wiping && (
         <ConfirmGone
           title={here === 1 ? "Wipe the demo’s rig?" : `Wipe the demo’s ${here} rigs?`}

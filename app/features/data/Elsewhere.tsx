@@ -1,12 +1,12 @@
 import Button from "@mui/material/Button";
-import { useFetcher } from "react-router";
 import type { RigEntries } from "#app/store/merge.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
-import { type Answer, Said } from "./Said.tsx";
+import { Said } from "./Said.tsx";
+import { useTask } from "./use-task.ts";
 
 /** What an earlier visit kept beside the book, because it could not open it. */
 export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
-  const fetcher = useFetcher<Answer>();
+  const { send, busy, answer } = useTask();
   return (
     <section className="stack" id="elsewhere">
       <h2>Kept elsewhere by an earlier visit</h2>
@@ -24,12 +24,12 @@ export function Elsewhere({ left }: { left: readonly RigEntries[] }) {
       <Button
         variant="contained"
         className="start"
-        disabled={fetcher.state !== "idle"}
-        onClick={() => void fetcher.submit({ intent: "bringIn" }, { method: "post" })}
+        disabled={busy}
+        onClick={() => send({ intent: "bringIn" })}
       >
-        {fetcher.state === "idle" ? "Bring them in" : "Bringing them in…"}
+        {busy ? "Bringing them in…" : "Bring them in"}
       </Button>
-      <Said answer={fetcher.data} />
+      <Said answer={answer} />
     </section>
   );
 }

@@ -1,81 +1,38 @@
 import css from "./data.module.css";
 import Button from "@mui/material/Button";
-import { useState } from "react";
-import { useFetcher } from "react-router";
 import { FileButton } from "#app/ui/FileButton.tsx";
+import { Progress } from "#app/ui/Progress.tsx";
 import type { Coming } from "#app/store/book-file/keep.ts";
 import { comingNotes, rigComingWords } from "./coming-words.ts";
-import { type Answer, Said } from "./Said.tsx";
-
-function formOf(intent: string, file: File): FormData {
-  const form = new FormData();
-  form.set("intent", intent);
-  form.set("file", file);
-  form.set("name", file.name.slice(0, 200));
-  return form;
-}
-const SENT = { method: "post", encType: "multipart/form-data" } as const;
+import { Said } from "./Said.tsx";
+import { useImport } from "./use-import.ts";
 
 /** What is in the file and not in the book, before anything is kept. */
-function Preview({ file, coming, onDone }: { file: File; coming: Coming; onDone: () => void }) {
-  const fetcher = useFetcher<Answer>();
-  const busy = fetcher.state !== "idle";
-  const over = fetcher.data?.said !== undefined;
-  const entries = coming.rigs.reduce((sum, { fresh }) => sum + fresh, 0);
-  return (
-    <div className="stack" role="group" aria-label={`What is in ${file.name}`}>
-      {!over && (
-        <>
-          <ul className={css["coming"]}>
-            {coming.rigs.map((rig) => (
-              <li key={rig.id}>
-                <strong>
-                  {rig.plate} · {rig.name}
-                </strong>{" "}
-                {rig.isNew && <span className={css["new"]}>new rig</span>} <span>{rigComingWords(rig)}</span>
-              </li>
-            ))}
-          </ul>
-          {comingNotes(coming).map((note) => (
-            <p className="quiet flush" key={note}>
-              {note}
-            </p>
-          ))}
-        </>
-      )}
-      {over || entries > 0 ? (
-        <Said answer={fetcher.data} />
-      ) : (
-        <p className="flush" role="status">
-          Everything in this file is already here.
-        </p>
-      )}
-      <div className="row">
-        {!over && entries > 0 && (
-          <Button
-            variant="contained"
-            disabled={busy}
-            onClick={() => void fetcher.submit(formOf("import", file), SENT)}
-          >
-            {busy ? "Bringing it in…" : "Import"}
-          </Button>
-        )}
-        <Button onClick={onDone} disabled={busy}>
-          {over || entries === 0 ? "Done" : "Leave it"}
-        </Button>
-      </div>
-    </div>
-  );
-}
+const Preview = ({ coming }: { coming: Coming }) => (
+  <>
+    <ul className={css["coming"]}>
+      {coming.rigs.map((rig) => (
+        <li key={rig.id}>
+          <strong>
+            {rig.plate} · {rig.name}
+          </strong>{" "}
+          {rig.isNew && <span className={css["new"]}>new rig</span>} <span>{rigComingWords(rig)}</span>
+        </li>
+      ))}
+    </ul>
+    {comingNotes(coming).map((note) => (
+      <p className="quiet flush" key={note}>
+        {note}
+      </p>
+    ))}
+  </>
+);
 
 export function Import() {
-  const fetcher = useFetcher<Answer>();
-  const [file, setFile] = useState<File>();
-  const busy = fetcher.state !== "idle";
-  const choose = (chosen: File | undefined) => {
-    setFile(chosen);
-    if (chosen) void fetcher.submit(formOf("lookAt", chosen), SENT);
-  };
+  const { file, share, coming, problem, said, open, bringIn, stop, letGo } = useImport();
+  const busy = share !== undefined;
+  const fresh = coming?.rigs.some((rig) => rig.fresh > 0) === true;
+  const toBring = fresh && said === undefined;
   return (
     <section className="stack">
       <h2>Import</h2>
@@ -85,22 +42,34 @@ export function Import() {
       </p>
       <div className="row">
         <FileButton
-          words={busy ? "Reading…" : (file?.name ?? "Choose a file")}
+          words={file?.name ?? "Choose a file"}
           accept=".zip,.json,application/zip,application/json"
           label="File to import"
           disabled={busy}
-          onFiles={([chosen]) => choose(chosen)}
+          onFiles={([chosen]) => chosen && open(chosen)}
         />
       </div>
-      {file && !busy && fetcher.data?.coming ? (
-        <Preview
-          key={`${file.name} ${file.lastModified}`}
-          file={file}
-          coming={fetcher.data.coming}
-          onDone={() => choose(undefined)}
-        />
-      ) : (
-        file && !busy && <Said answer={fetcher.data} />
+      {busy && <Progress label={coming ? "Imported so far" : "Read so far"} share={share} onStop={stop} />}
+      <Said answer={problem === undefined ? { said } : { message: problem }} />
+      {file && coming && (
+        <div className="stack" role="group" aria-label={`What is in ${file.name}`}>
+          {toBring && <Preview coming={coming} />}
+          {!fresh && (
+            <p className="flush" role="status">
+              Everything in this file is already here.
+            </p>
+          )}
+          <div className="row">
+            {toBring && (
+              <Button variant="contained" disabled={busy} onClick={bringIn}>
+                {busy ? "Bringing it in…" : "Import"}
+              </Button>
+            )}
+            <Button onClick={letGo} disabled={busy}>
+              {toBring ? "Leave it" : "Done"}
+            </Button>
+          </div>
+        </div>
       )}
     </section>
   );

@@ -1,8 +1,7 @@
 import { Caution } from "#app/ui/Caution.tsx";
 import { type ActionProblem } from "#app/journal/save.ts";
-import type { Coming } from "#app/store/book-file/keep.ts";
 
-export type Answer = ActionProblem & { said?: string; coming?: Coming };
+export type Answer = ActionProblem & { said?: string | undefined };
 
 export function Said({ answer }: { answer: Answer | undefined }) {
   if (answer?.message !== undefined) return <Caution grave>{answer.message}</Caution>;

@@ -1,16 +1,16 @@
 import Button from "@mui/material/Button";
 import dayjs from "dayjs";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import css from "./data.module.css";
 import type { SnapshotSeen } from "#app/store/snapshots.ts";
 import { ConfirmGone } from "./ConfirmGone.tsx";
 import { countWords } from "#app/vocabulary/counts.ts";
-import { type Answer, Said } from "./Said.tsx";
+import { Said } from "./Said.tsx";
+import { useTask } from "./use-task.ts";
 
 /** The book before the last imports: the wrong file is taken back whole. */
 export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] }) {
-  const fetcher = useFetcher<Answer>();
+  const { send, busy, answer } = useTask();
   const [back, setBack] = useState<SnapshotSeen>();
   if (snapshots.length === 0) return null;
   return (
@@ -36,11 +36,9 @@ export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] })
               </Button>
               <Button
                 color="error"
-                disabled={fetcher.state !== "idle"}
+                disabled={busy}
                 aria-label={`Throw away: ${one.why}`}
-                onClick={() =>
-                  void fetcher.submit({ intent: "dropSnapshot", at: one.at }, { method: "post" })
-                }
+                onClick={() => send({ intent: "dropSnapshot", at: one.at })}
               >
                 Throw away
               </Button>
@@ -48,7 +46,7 @@ export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] })
           </li>
         ))}
       </ul>
-      <Said answer={fetcher.data} />
+      <Said answer={answer} />
       {back && (
         <ConfirmGone
           title="Put the book back as it was?"

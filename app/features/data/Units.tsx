@@ -1,7 +1,7 @@
-import { useFetcher } from "react-router";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
-import { type Answer, Said } from "./Said.tsx";
+import { Said } from "./Said.tsx";
+import { useTask } from "./use-task.ts";
 
 export const UNIT_FIELDS = [
   ["temperature", "Temperature", ["°C", "°F"]],
@@ -17,7 +17,7 @@ export const UNIT_FIELDS = [
 export const UNIT_NAMES: Readonly<Record<string, string>> = { lambda: "λ", afr: "AFR" };
 
 export function Units({ preferences }: { preferences: Preferences }) {
-  const fetcher = useFetcher<Answer>();
+  const { send, answer } = useTask();
   return (
     <section className="stack">
       <h2>Units</h2>
@@ -27,17 +27,12 @@ export function Units({ preferences }: { preferences: Preferences }) {
             key={name}
             label={label}
             value={preferences[name]}
-            onChange={(event) =>
-              void fetcher.submit(
-                { ...preferences, [name]: event.target.value, intent: "preferences" },
-                { method: "post" },
-              )
-            }
+            onChange={(event) => send({ ...preferences, [name]: event.target.value, intent: "preferences" })}
             options={units.map((unit) => [unit, UNIT_NAMES[unit] ?? unit] as const)}
           />
         ))}
       </div>
-      <Said answer={fetcher.data} />
+      <Said answer={answer} />
     </section>
   );
 }

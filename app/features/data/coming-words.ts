@@ -1,7 +1,7 @@
 /** What a file would bring, in words. */
 import dayjs from "dayjs";
 import { countWords } from "#app/vocabulary/counts.ts";
-import type { Coming, RigComing } from "#app/store/book-file/keep.ts";
+import type { Brought, Coming, RigComing } from "#app/store/book-file/keep.ts";
 
 const shortDay = (day: string): string => dayjs(day).format("D MMM YYYY");
 /** @returns `12 new entries, 3 May 2026 to 9 May 2026; 40 are here already` */
@@ -11,6 +11,12 @@ export function rigComingWords({ fresh, already, from, to }: RigComing): string 
   const days = from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`;
   return `${countWords(fresh, "new entry", "new entries")}, ${days}${here === "" ? "" : `; ${here}`}`;
 }
+
+/** @returns what came in, as it is said once it has */
+export const broughtWords = ({ rigs, entries }: Pick<Brought, "rigs" | "entries">): string =>
+  entries === 0
+    ? "Everything in this file is already here."
+    : `Imported ${countWords(entries, "entry", "entries")}${rigs > 0 ? `, ${countWords(rigs, "new rig")}` : ""}.`;
 
 /** @returns what else is to be known before it comes in, a line each */
 export function comingNotes({ savedAt, photos, raw, unknown }: Coming): string[] {

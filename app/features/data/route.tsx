@@ -26,8 +26,6 @@ import {
   bringDemoBack,
   bringInLeft,
   deleteRig,
-  importFile,
-  lookAtFile,
   nameInstrument,
   snapshotTask,
   wipeDemo,
@@ -70,11 +68,9 @@ export async function clientLoader() {
 }
 
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const read = readSent(Tasks, Object.fromEntries(await request.formData()));
+  const read = readSent(Tasks, await request.json());
   if (!read.ok) return read.answer;
   const task = read.sent;
-  if (task.intent === "lookAt") return lookAtFile(task.file);
-  if (task.intent === "import") return importFile(task.file, task.name);
   if (task.intent === "wipeDemo") return wipeDemo();
   if (task.intent === "loadDemo") return bringDemoBack();
   if (task.intent === "preferences") {

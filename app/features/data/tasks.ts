@@ -15,19 +15,12 @@ import { localInstant } from "#app/journal/clock.ts";
 import { noteGone, notGone } from "#app/store/backup-folder.ts";
 import { removeRig, removeRigs } from "#app/store/book.ts";
 import { isDemo } from "#app/store/demo-rigs.ts";
-import { failed, type StoreProblem } from "#app/store/failure.ts";
-import { importInWorker, lookAtInWorker } from "#app/store/book-file/in-worker.ts";
-import { wordsOf } from "#app/workers/on-demand.ts";
 import { bringIn } from "#app/store/leftovers.ts";
 import { dropSnapshot, putBack } from "#app/store/snapshots.ts";
 
 export const SentInstrument = { kind: NamedInstrument.shape.kind, name: z.string() };
 
-const SentFile = z.instanceof(Blob, { message: "Choose a file first." });
-
 export const Tasks = z.discriminatedUnion("intent", [
-  z.object({ intent: z.literal("lookAt"), file: SentFile }),
-  z.object({ intent: z.literal("import"), file: SentFile, name: z.string().check(z.maxLength(300)) }),
   z.object({ intent: z.literal("putBack"), at: z.string() }),
   z.object({ intent: z.literal("dropSnapshot"), at: z.string() }),
   z.object({ intent: z.literal("remove"), rigId: RigId }),
@@ -38,6 +31,7 @@ export const Tasks = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("nameInstrument"), ...SentInstrument }),
   z.object({ intent: z.literal("dropInstrument"), ...SentInstrument }),
 ]);
+export type Task = z.input<typeof Tasks>;
 
 export async function wipeDemo() {
   const wiped = await removeRigs(isDemo);
@@ -57,31 +51,6 @@ export async function bringDemoBack() {
   const loaded = await loadDemo();
   if (!loaded.ok) return refused({ message: loaded.problem.message }, 507);
   return data({ said: `The demo is back: ${loaded.value.rigs} of its rigs came.` }, { status: 200 });
-}
-
-/** What a worker throws is for the screen too. */
-const broken = (error: unknown) => failed("refused", wordsOf(error));
-
-const refusedFile = ({ reason, message }: StoreProblem) =>
-  refused({ message }, reason === "refused" ? 400 : 409);
-
-export async function lookAtFile(file: Blob) {
-  if (file.size === 0) return refused({ message: "This file is empty. Choose another." });
-  const looked = await lookAtInWorker(file).catch(broken);
-  return looked.ok ? data({ coming: looked.value }, { status: 200 }) : refusedFile(looked.problem);
-}
-
-export async function importFile(file: Blob, name: string) {
-  const snapshot = { at: localInstant(), why: `Before the import of ${name}`.slice(0, 300) };
-  const merged = await importInWorker(file, { snapshot }).catch(broken);
-  if (!merged.ok) return refusedFile(merged.problem);
-  const { rigs, entries, rigIds } = merged.value;
-  await notGone(rigIds);
-  const said =
-    entries === 0
-      ? "Everything in this file is already here."
-      : `Imported ${entries} ${entries === 1 ? "entry" : "entries"}${rigs > 0 ? `, ${rigs} new ${rigs === 1 ? "rig" : "rigs"}` : ""}.`;
-  return data({ said }, { status: 200 });
 }
 
 export async function snapshotTask({ intent, at }: { intent: "putBack" | "dropSnapshot"; at: string }) {

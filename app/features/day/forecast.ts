@@ -1,7 +1,9 @@
 /** A forecast that was read and looked through on the screen is kept. */
 import { placeHref } from "#app/frame/places.ts";
-import { rigAction } from "#app/journal/rig-action.ts";
+import { rigAction, shownAt } from "#app/journal/rig-action.ts";
 import { ForecastSent } from "./form.ts";
+
+export const clientLoader = shownAt("day");
 
 export const clientAction = rigAction({
   codec: ForecastSent,

@@ -1,5 +1,4 @@
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import { useState } from "react";
 import { loggerContents, LoggerSent } from "./form.ts";
 import { ChooseFile } from "./ChooseFile.tsx";
@@ -7,6 +6,7 @@ import { LogIt } from "./LogIt.tsx";
 import { MapColumns } from "./MapColumns.tsx";
 import { Doubts, Results } from "./Results.tsx";
 import { useLogger } from "./use-logger.ts";
+import { Progress } from "#app/ui/Progress.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { rigAction, toToday } from "#app/journal/rig-action.ts";
@@ -56,20 +56,7 @@ export default function LoggerRoute() {
         onProblem={act.setProblem}
       />
       {problem !== undefined && <Caution grave>{problem}</Caution>}
-      {reading && (
-        <div className="row" role="status">
-          <LinearProgress
-            variant="determinate"
-            value={100 * progress}
-            aria-label="Read so far"
-            sx={{ flex: 1, minWidth: 160, height: 10 }}
-          />
-          <span>{Math.round(100 * progress)} %</span>
-          <Button variant="outlined" onClick={act.cancel}>
-            Stop
-          </Button>
-        </div>
-      )}
+      {reading && <Progress label="Read so far" share={progress} onStop={act.cancel} />}
       {reduced && mapping && !reading && (
         <Doubts reduced={reduced} mapping={mapping} onFix={(fixed) => void act.read(fixed)} />
       )}

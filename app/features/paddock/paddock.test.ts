@@ -35,7 +35,7 @@ beforeEach(async () => {
       entries: [build(), look("0001", "09:00")],
     })),
     [],
-    { at: "12:00", why: "Before the test" },
+    { snapshot: { at: "12:00", why: "Before the test" } },
   );
   expect(made.ok).toBe(true);
 });

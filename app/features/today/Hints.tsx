@@ -32,8 +32,8 @@ export function Hints({ preferences }: { preferences: Preferences }) {
   if (preferences.hints === "read" || !hint) return null;
   const last = at === HINTS.length - 1;
   const read = () => {
-    const next = { ...preferences, hints: "read", intent: "preferences" };
-    void fetcher.submit(next, { method: "post", action: "/data" });
+    const next = JSON.stringify({ ...preferences, hints: "read", intent: "preferences" });
+    void fetcher.submit(next, { method: "post", action: "/data", encType: "application/json" });
   };
   return (
     <aside className={css["hint"]} aria-label="Hints">

@@ -17,7 +17,8 @@ import { database, headerKey } from "../database.ts";
 import { importRigs } from "../merge.ts";
 import { photoKey, readPhoto } from "../photos.ts";
 import { rawData } from "../raw.ts";
-import { importFile, lookAtFile } from "./keep.ts";
+import { bringIn, importFile, lookAtFile, lookInto } from "./keep.ts";
+import { openFile } from "./open.ts";
 import { fileNameOf, photoPath, readPath, rigPath } from "./names.ts";
 import { writeBook } from "./write.ts";
 
@@ -124,6 +125,33 @@ describe("a book as a zip", () => {
     expect(await importFile(written.blob)).toMatchObject({ ok: true, value: { rigs: 0, entries: 0 } });
     const again = await writeBook([RIG, OTHER.id], NOW);
     expect(again.counts).toEqual(written.counts);
+  });
+
+  it("is opened once, says how far it is, and changes nothing when it is stopped between two steps", async () => {
+    await importRigs(
+      [{ header: OTHER, entries: [build(), withPhoto] }],
+      [{ rigId: OTHER.id, id: "photo:0001", bytes: jpeg() }],
+    );
+    const written = await writeBook([RIG, OTHER.id], NOW);
+    await removeRig(OTHER.id);
+    const looked: number[] = [];
+    const open = await openFile(written.blob, (share) => looked.push(share) > 0);
+    expect(await lookInto(open, (share) => looked.push(share) > 0)).toMatchObject({ ok: true });
+    expect(looked).toEqual([0.25, 0.5, 0.75, 1]);
+    const before = JSON.stringify(await rawData());
+    // A photo and two rigs, of which one brings nothing and is not written.
+    for (const stopAfter of [1, 2]) {
+      let told = 0;
+      const stopped = bringIn(open, {}, () => (told += 1) < stopAfter);
+      await expect(stopped).resolves.toMatchObject({
+        ok: false,
+        problem: { reason: "refused", message: "Stopped. Nothing was imported." },
+      });
+      expect(told).toBe(stopAfter);
+      expect(JSON.stringify(await rawData())).toBe(before);
+    }
+    expect(await bringIn(open)).toMatchObject({ ok: true, value: { rigs: 1, entries: 2 } });
+    await open.close();
   });
 
   it("carries a rig that cannot be read as it is stored, and the others whole", async () => {

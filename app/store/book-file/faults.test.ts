@@ -161,14 +161,14 @@ describe.each<[string, () => Promise<{ ok: boolean }>, (() => Promise<unknown>)?
           { header: ENDURO_HEADER, entries: [look("0002", "11:00")] },
         ],
         [PHOTO],
-        SNAPSHOT,
+        { snapshot: SNAPSHOT },
       ),
   ],
   ["a deletion", () => removeRig(RIG)],
   [
     "a snapshot put back",
     () => putBack("12:00", "14:00"),
-    () => importRigs([{ header: OTHER, entries: days }], [], SNAPSHOT),
+    () => importRigs([{ header: OTHER, entries: days }], [], { snapshot: SNAPSHOT }),
   ],
 ])("a device that is full at any step of %s", (_, work, prepare = () => Promise.resolve()) => {
   afterEach(() => jest.restoreAllMocks());

@@ -6,6 +6,7 @@ import { guarded, stored, type Stored } from "../failure.ts";
 import { keepBrought } from "../instruments.ts";
 import { importRigs, whatComes, type Added } from "../merge.ts";
 import { asBadFile, openFile, type OpenFile } from "./open.ts";
+import { stepsTold, type Told } from "./told.ts";
 
 /** One rig of a file, and what it would add to the book. */
 export interface RigComing {
@@ -43,35 +44,47 @@ function withFile<T>(file: Blob, work: (open: OpenFile) => Promise<Stored<T>>): 
   });
 }
 
-/** @returns what a file would bring, or in words why it cannot come in; nothing is changed */
-export function lookAtFile(file: Blob): Promise<Stored<Coming>> {
-  return withFile(file, async ({ savedAt, rigs, photoCount, raw, unknown }) => {
-    const coming: RigComing[] = [];
-    for (const rig of rigs) {
-      const comes = await whatComes(rig);
-      if (!comes.ok) return comes;
-      const { fresh, before } = comes.value;
-      const days = fresh.map(({ at }) => dayOf(at)).sort();
-      const { id, name, plate } = rig.header;
-      coming.push({
-        id,
-        name,
-        plate,
-        isNew: before === undefined,
-        fresh: fresh.length,
-        already: rig.entries.length + (rig.setAside?.length ?? 0) - fresh.length,
-        from: days[0],
-        to: days.at(-1),
-      });
-    }
-    return stored({ savedAt, rigs: coming, photos: photoCount, raw, unknown });
-  });
+/** @returns what an opened file would bring, or in words why it cannot come in; nothing is changed */
+export async function lookInto(
+  { savedAt, rigs, photoCount, raw, unknown }: OpenFile,
+  told?: Told,
+): Promise<Stored<Coming>> {
+  const coming: RigComing[] = [];
+  const oneLooked = stepsTold(told, rigs.length, 0.5, 1);
+  for (const rig of rigs) {
+    const comes = await whatComes(rig);
+    if (!comes.ok) return comes;
+    const { fresh, before } = comes.value;
+    const days = fresh.map(({ at }) => dayOf(at)).sort();
+    const { id, name, plate } = rig.header;
+    coming.push({
+      id,
+      name,
+      plate,
+      isNew: before === undefined,
+      fresh: fresh.length,
+      already: rig.entries.length + (rig.setAside?.length ?? 0) - fresh.length,
+      from: days[0],
+      to: days.at(-1),
+    });
+    await oneLooked();
+  }
+  return stored({ savedAt, rigs: coming, photos: photoCount, raw, unknown });
 }
 
+export const lookAtFile = (file: Blob): Promise<Stored<Coming>> => withFile(file, lookInto);
+
 /** A photo that cannot be read stops the import: its words are about the file, not about the storage. */
-async function* readable(photos: Iterable<Photo> | AsyncIterable<Photo>): AsyncGenerator<Photo> {
+async function* wantedOf(
+  photos: Iterable<Photo> | AsyncIterable<Photo>,
+  rigIds: ReadonlySet<string>,
+  oneDone: () => Promise<void>,
+): AsyncGenerator<Photo> {
   try {
-    yield* photos;
+    for await (const photo of photos) {
+      if (rigIds.has(photo.rigId)) yield photo;
+      await oneDone();
+    }
   } catch (error) {
     throw asBadFile(error);
   }
@@ -91,24 +104,20 @@ export interface Brought extends Added {
   readonly rigIds: readonly string[];
 }
 
-/** @returns what came in, or in words why nothing did */
-export function importFile(
-  file: Blob,
+/** @returns what came in of an opened file, or in words why nothing did */
+export async function bringIn(
+  { rigs: all, photos, photoCount }: OpenFile,
   { snapshot, without = [], only }: Bringing = {},
+  told?: Told,
 ): Promise<Stored<Brought>> {
-  return withFile(file, async ({ rigs: all, photos }) => {
-    const rigs = all.filter(({ header: { id } }) => !without.includes(id) && !(only === "own" && isDemo(id)));
-    const wanted = new Set(rigs.map(({ header }) => header.id));
-    const merged = await importRigs(rigs, readable(photosOf(photos(), wanted)), snapshot);
-    if (!merged.ok) return merged;
-    for (const { header, instruments } of rigs) if (instruments) await keepBrought(header.id, instruments);
-    return stored({ ...merged.value, rigIds: [...wanted] });
-  });
+  const rigs = all.filter(({ header: { id } }) => !without.includes(id) && !(only === "own" && isDemo(id)));
+  const wanted = new Set(rigs.map(({ header }) => header.id));
+  const oneDone = stepsTold(told, photoCount + rigs.length);
+  const merged = await importRigs(rigs, wantedOf(photos(), wanted, oneDone), { snapshot, oneDone });
+  if (!merged.ok) return merged;
+  for (const { header, instruments } of rigs) if (instruments) await keepBrought(header.id, instruments);
+  return stored({ ...merged.value, rigIds: [...wanted] });
 }
 
-async function* photosOf(
-  photos: Iterable<Photo> | AsyncIterable<Photo>,
-  rigIds: ReadonlySet<string>,
-): AsyncGenerator<Photo> {
-  for await (const photo of photos) if (rigIds.has(photo.rigId)) yield photo;
-}
+export const importFile = (file: Blob, bringing?: Bringing): Promise<Stored<Brought>> =>
+  withFile(file, (open) => bringIn(open, bringing));

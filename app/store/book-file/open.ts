@@ -14,6 +14,7 @@ import type { Photo } from "#app/workers/protocol.ts";
 import { BadFile } from "../failure.ts";
 import { photosIn } from "../photos.ts";
 import { photoPath, readPath } from "./names.ts";
+import { stepsTold, type Told } from "./told.ts";
 
 export interface OpenFile {
   readonly savedAt: string;
@@ -143,7 +144,7 @@ async function refuseCrowds(file: Blob): Promise<void> {
   }
 }
 
-async function openZip(file: Blob): Promise<OpenFile> {
+async function openZip(file: Blob, told: Told | undefined): Promise<OpenFile> {
   await refuseCrowds(file);
   const zip = new ZipReader(new BlobReader(file), { useWebWorkers: false, checkOverlappingEntry: true });
   const entries = await listed(zip, file.size);
@@ -152,6 +153,12 @@ async function openZip(file: Blob): Promise<OpenFile> {
   const raw: string[] = [];
   const photos = new Map<string, FileEntry>();
   let savedAt = "";
+  const oneRead = stepsTold(
+    told,
+    entries.filter(({ filename }) => readPath(filename)?.kind === "rig").length,
+    0,
+    0.5,
+  );
   for (const entry of entries) {
     const path = readPath(entry.filename);
     if (path?.kind === "raw") raw.push(path.rigId);
@@ -163,6 +170,7 @@ async function openZip(file: Blob): Promise<OpenFile> {
     unknown.push(...read.unknown);
     if (read.file.savedAt > savedAt) ({ savedAt } = read.file);
     if (rigs.length > MOST_RIGS) throw new BadFile(`This zip has over ${MOST_RIGS} rigs. ${NOTHING}`);
+    await oneRead();
   }
   if (rigs.length === 0)
     throw new BadFile(
@@ -197,12 +205,13 @@ const isZip = async (file: Blob): Promise<boolean> => {
 
 /**
  * @param file - a zip as Tamis exports it, or a log as JSON
+ * @param told - is told of the first half of the way to a preview
  * @throws {BadFile} in words, where anything is wrong with it
  */
-export async function openFile(file: Blob): Promise<OpenFile> {
+export async function openFile(file: Blob, told?: Told): Promise<OpenFile> {
   if (!(await isZip(file))) return openJson(file);
   try {
-    return await openZip(file);
+    return await openZip(file, told);
   } catch (error) {
     throw asBadFile(error);
   }

@@ -1,7 +1,6 @@
 import css from "../rig.module.css";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { useFetcher } from "react-router";
 import {
   CHANGES_SCHOOLS,
   HOW_FAR_SCHOOLS,
@@ -10,6 +9,7 @@ import {
   PARTS_SCHOOLS,
   School,
   SCREW_SCHOOLS,
+  CYLINDER_SCHOOLS,
   type LookMeans,
 } from "#core/log/schools.ts";
 import { lookMeans } from "#core/advice/ride/means.ts";
@@ -17,7 +17,9 @@ import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigTabs } from "../RigTabs.tsx";
-import { rigAction, type Answer } from "#app/journal/rig-action.ts";
+import { useSchool } from "#app/frame/use-school.ts";
+import { rigAction } from "#app/journal/rig-action.ts";
+import { CYLINDER_SCHOOL_WORDS } from "#app/vocabulary/cylinders.ts";
 import {
   CHANGES_WORDS,
   HOW_FAR_WORDS,
@@ -37,9 +39,7 @@ export const clientAction = rigAction({
 export default function SchoolsRoute() {
   const { present, build } = useRig();
   const { schools } = present;
-  const fetcher = useFetcher<Answer>();
-  const choose = (school: School) =>
-    void fetcher.submit(JSON.stringify(school), { method: "post", encType: "application/json" });
+  const { choose, busy, problem } = useSchool();
   const means = lookMeans(present, build);
   const toggle = (one: LookMeans) => {
     const is = means.includes(one) ? means.filter((other) => other !== one) : [...means, one];
@@ -63,7 +63,7 @@ export default function SchoolsRoute() {
             control={
               <Checkbox
                 checked={means.includes(one)}
-                disabled={fetcher.state !== "idle" || (means.length === 1 && means.includes(one))}
+                disabled={busy || (means.length === 1 && means.includes(one))}
                 onChange={() => toggle(one)}
               />
             }
@@ -111,6 +111,14 @@ export default function SchoolsRoute() {
         }))}
         onChange={(is) => choose({ what: "parts", is })}
       />
+      {build.engine.cylinders > 1 && (
+        <Choice
+          label="A cylinder that differs"
+          value={schools.cylinders}
+          options={CYLINDER_SCHOOLS.map((value) => ({ value, text: CYLINDER_SCHOOL_WORDS[value].name }))}
+          onChange={(is) => choose({ what: "cylinders", is })}
+        />
+      )}
       <Choice
         label="How the mixture screw is set"
         value={schools.screw}
@@ -118,7 +126,7 @@ export default function SchoolsRoute() {
         onChange={(is) => choose({ what: "screw", is })}
       />
       <p className="quiet flush">{SCHOOL_WORDS[schools.screw].how}</p>
-      <Problem message={fetcher.data?.message} />
+      <Problem message={problem} />
     </div>
   );
 }
