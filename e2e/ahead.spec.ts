@@ -86,6 +86,28 @@ test("a forecast is read by its heads, put right, remembered, and planned by", a
   await expect(panel.getByText("Read as you said for an earlier file with the same heads.")).toBeVisible();
 });
 
+test("what a forecast leaves open is asked, and a barometer or the tuner answers", async ({ page }) => {
+  await open(page, `${KART}/day`);
+  const panel = page.getByRole("region", { name: "The forecast’s columns" });
+  const keep = panel.getByRole("button", { name: "Keep this forecast" });
+  const choose = page.getByLabel("Forecast’s file");
+  await choose.setInputFiles(
+    file("sea.csv", forecast(tomorrow(), "time,Temperature of air (°C),humidity,pressure")),
+  );
+  await expect(panel.getByText(/Temperature: °C, by the column’s name\. Pressure: /)).toBeVisible();
+  await expect(keep).toBeEnabled();
+  // High up the two reductions are one and a half per cent of air apart.
+  await panel.getByLabel("Height it is for").fill("2000");
+  await expect(keep).toBeDisabled();
+  await expect(panel.getByText("Answer what is asked above first.")).toBeVisible();
+  await panel.getByRole("button", { name: "altimeter setting (QNH), hPa" }).click();
+  await expect(panel.getByText(/Pressure: altimeter setting \(QNH\), hPa, as you say\./)).toBeVisible();
+  await expect(panel.getByLabel("Altimeter setting (QNH)", { exact: true })).toHaveValue("3");
+  await expect(keep).toBeEnabled();
+  await panel.getByRole("button", { name: /^Temperature: °F instead$/ }).click();
+  await expect(panel.getByLabel("Unit of temperature")).toHaveValue("°F");
+});
+
 test("a forecast that cannot be read says why and changes nothing", async ({ page }) => {
   await open(page, `${KART}/day`);
   const choose = page.getByLabel("Forecast’s file");

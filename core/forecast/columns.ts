@@ -1,20 +1,51 @@
-/** What the columns of a forecast mean, and a first guess by their names and figures: the tuner has the last word. */
+/** What the columns of a forecast mean: the tuner has the last word. */
 import * as z from "zod/mini";
-import { looksLikeSeaLevel, standardPressure } from "../air/barometer.ts";
-import type { Table } from "./table.ts";
 
-export const FORECAST_ROLES = ["time", "temperature", "humidity", "dewPoint", "seaLevel", "station"] as const;
+export const FORECAST_ROLES = [
+  "time",
+  /** of a day that stands in a column of its own */
+  "hour",
+  "temperature",
+  "humidity",
+  "dewPoint",
+  /** reduced to the sea with the air of the day, as weather maps give it */
+  "seaLevel",
+  /** reduced with the standard atmosphere, as altimeters are set (QNH) */
+  "altimeter",
+  "station",
+] as const;
 export type ForecastRole = (typeof FORECAST_ROLES)[number];
 
 /** The first is the usual one. */
 export const FORECAST_UNITS = {
+  /** or a zone of its own, such as `UTC+02:00` */
   time: ["local", "UTC"],
+  hour: [""],
   temperature: ["°C", "°F", "K"],
   humidity: ["%", "0 to 1"],
   dewPoint: ["°C", "°F", "K"],
   seaLevel: ["hPa", "kPa", "inHg", "mmHg", "Pa"],
+  altimeter: ["hPa", "kPa", "inHg", "mmHg", "Pa"],
   station: ["hPa", "kPa", "inHg", "mmHg", "Pa"],
 } as const satisfies Readonly<Record<ForecastRole, readonly string[]>>;
+
+const OWN_ZONE = /^UTC[+-]\d\d:\d\d$/;
+
+/** @returns a clock so many minutes east of Greenwich, as a mapping names it */
+export function zoneName(offsetMin: number): string {
+  if (offsetMin === 0) return "UTC";
+  const size = Math.abs(offsetMin);
+  const pad = (n: number) => String(n).padStart(2, "0");
+  return `UTC${offsetMin < 0 ? "-" : "+"}${pad(Math.floor(size / 60))}:${pad(size % 60)}`;
+}
+
+/** @returns minutes east of Greenwich of a mapping's clock, nothing for the wall's */
+export function zoneMinutes(unit: string): number | undefined {
+  if (unit === "UTC") return 0;
+  if (!OWN_ZONE.test(unit)) return undefined;
+  const size = 60 * Number(unit.slice(4, 6)) + Number(unit.slice(7, 9));
+  return unit[3] === "-" ? -size : size;
+}
 
 export const ForecastMapping = z
   .array(
@@ -28,89 +59,19 @@ export const ForecastMapping = z
   .check(
     z.maxLength(FORECAST_ROLES.length),
     z.refine(
-      (uses) => uses.every(({ role, unit }) => (FORECAST_UNITS[role] as readonly string[]).includes(unit)),
+      (uses) =>
+        uses.every(
+          ({ role, unit }) =>
+            (FORECAST_UNITS[role] as readonly string[]).includes(unit) ||
+            (role === "time" && OWN_ZONE.test(unit)),
+        ),
       "a unit that is not known",
     ),
   );
 export type ForecastMapping = z.infer<typeof ForecastMapping>;
 
-/** What forecasts call things. Longer words first: a dew point is no temperature. */
-const NAMES: readonly (readonly [ForecastRole, RegExp])[] = [
-  ["dewPoint", /dew/i],
-  ["humidity", /humid|^rh\b|_rh\b/i],
-  ["seaLevel", /sea|msl|slp|qnh|qff/i],
-  ["station", /surface.?press|station|qfe/i],
-  ["seaLevel", /press|barom|\bhpa\b|inhg/i],
-  ["temperature", /temp|^t\b|°c|°f/i],
-  ["time", /time|date|hour|stamp|^dt\b|valid/i],
-];
-/** Said of some other temperature or moment. */
-const OTHERS = /feel|apparent|wind|gust|soil|sunrise|sunset|water|rain|snow|issued|chance|max|min\b/i;
-
-const figure = (text: string): number => Number(text.trim().replace(",", "."));
-
-function unitOf(role: ForecastRole, name: string, cells: readonly string[]): string {
-  const said = name.toLowerCase();
-  const figures = cells
-    .filter((text) => text.trim() !== "")
-    .map(figure)
-    .filter(Number.isFinite);
-  const [least, most] = [Math.min(...figures), Math.max(...figures)];
-  switch (role) {
-    case "time":
-      return /utc|gmt|zulu/.test(said) ? "UTC" : "local";
-    case "temperature":
-    case "dewPoint":
-      if (/°?f\b|fahrenheit/.test(said) || (least > 40 && most < 200)) return "°F";
-      return /kelvin|\(k\)|\[k\]/.test(said) || least > 200 ? "K" : "°C";
-    case "humidity":
-      return most <= 1 && !said.includes("%") ? "0 to 1" : "%";
-    case "seaLevel":
-    case "station":
-      if (most < 40) return "inHg";
-      if (most < 120) return "kPa";
-      if (most < 800 && least > 370 && /mmhg|torr/.test(said)) return "mmHg";
-      return most > 20_000 ? "Pa" : "hPa";
-  }
-}
-
-/** @returns the first column that is each of these, in the order of the file */
-export function guessColumns(table: Table, elevationM: number): ForecastMapping {
-  const { names, rows } = table;
-  const found: ForecastMapping = [];
-  names.forEach((name, column) => {
-    if (OTHERS.test(name)) return;
-    const free = ([role]: readonly [ForecastRole, RegExp]) => !found.some((use) => use.role === role);
-    const role = NAMES.filter(free).find(([, words]) => words.test(name))?.[0];
-    if (!role) return;
-    const cells = rows.slice(0, 48).map((row) => row[column] ?? "");
-    found.push({ role, column, unit: unitOf(role, name, cells) });
-  });
-  return found.map((use) => asFiguresSay(use, found, table, elevationM));
-}
-
-const MEAN_SEA_PA = 101_325;
-
-/** A pressure that names no level is taken for what its figures are nearer to; one that names it may be wrong too. */
-function asFiguresSay(
-  use: ForecastMapping[number],
-  all: ForecastMapping,
-  { names, rows }: Table,
-  elevationM: number,
-): ForecastMapping[number] {
-  const pressures = all.filter(({ role }) => role === "seaLevel" || role === "station");
-  if (pressures.length !== 1 || !pressures.includes(use)) return use;
-  const pascals = rows.map((row) => pressureOf(row[use.column] ?? "", use.unit)).filter(Number.isFinite);
-  if (pascals.length === 0) return use;
-  if (use.role === "station")
-    return pascals.every((pa) => looksLikeSeaLevel(pa, elevationM)) ? { ...use, role: "seaLevel" } : use;
-  if (LEVEL.test(names[use.column] ?? "")) return use;
-  const off = (pa: number) => pascals.reduce((sum, one) => sum + Math.abs(one - pa), 0);
-  return off(standardPressure(elevationM)) < off(MEAN_SEA_PA) ? { ...use, role: "station" } : use;
-}
-
-/** Names that say which level a pressure is of. */
-const LEVEL = /sea|msl|slp|qnh|qff/i;
+/** A figure as files write it, with a comma or a true minus too. */
+const figure = (text: string): number => Number(text.trim().replace(",", ".").replace("\u2212", "-"));
 
 const PASCALS: Readonly<Record<string, number>> = {
   Pa: 1,

@@ -4,7 +4,7 @@
 export type WallClock = (shownMs: number) => number;
 
 const ISO =
-  /^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]+(\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?)?\s*(Z|[+-]\d{2}:?\d{2})?$/i;
+  /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?)?\s*(Z|[+-]\d{2}:?\d{2})?$/i;
 const DOTTED = /^(\d{1,2})\.(\d{1,2})\.(\d{4})[ ,T]+(\d{1,2}):(\d{2})(?::(\d{2}))?$/;
 const MINUTE_MS = 60_000;
 
@@ -25,6 +25,7 @@ const utc = (y: string, m: string, d: string, h = "0", min = "0", s = "0"): numb
   ];
   const ms = Date.UTC(year, month - 1, day, hour, minute, second);
   const read = new Date(ms);
+  if (minute > 59 || second > 59) return undefined;
   // The 31st of a short month, or 25 o'clock: no day at all. Midnight as 24:00 is the next day's.
   const whole = read.getUTCDate() === day && read.getUTCMonth() === month - 1;
   return whole || (hour === 24 && minute === 0) ? ms : undefined;
@@ -54,23 +55,45 @@ function shownBy(text: string): Shown | undefined {
   return { ms, ...(offsetMin !== undefined && { offsetMin }) };
 }
 
+/** @returns an hour of the day such as "14", "14:30", "1430", "14h" or "2 pm" as 14:30, nothing for any other text */
+export function clockIn(text: string): string | undefined {
+  const [, hours = "", minutes = "0", half] =
+    /^(\d{1,2})(?:[:.h]?([0-5]\d))?(?::[0-5]\d)?\s*h?\s*(am|pm)?$/i.exec(text.trim()) ?? [];
+  if (hours === "") return undefined;
+  const twelve = half !== undefined;
+  const hour = twelve ? (Number(hours) % 12) + (/pm/i.test(half) ? 12 : 0) : Number(hours);
+  if (hour > 24 || (twelve && Number(hours) > 12)) return undefined;
+  return `${String(hour).padStart(2, "0")}:${minutes.padStart(2, "0")}`;
+}
+
+/** @returns the moments of rows as texts: of one column, or of a day's and its hour's */
+export const timeTexts = (
+  rows: readonly (readonly string[])[],
+  time: number | undefined,
+  hour?: number,
+): string[] =>
+  rows.map((row) => {
+    const day = (time === undefined ? "" : (row[time] ?? "")).trim();
+    if (hour === undefined) return day;
+    return `${day.split(/[T\s]/)[0] ?? ""} ${clockIn(row[hour] ?? "") ?? "?"}`;
+  });
+
 /** @returns whether a text names its own zone */
 export const namesItsZone = (text: string): boolean => shownBy(text)?.offsetMin !== undefined;
 
 /**
  * @param texts - in the order of the file
- * @param clock - of texts that name no zone: UTC, or the wall's
+ * @param clock - of texts that name no zone
  * @returns milliseconds since 1970, NaN where a text is no time. In the night when clocks go back the second of two
  *   like hours is an hour later; hours that the clock skips are those after it
  */
-export function instantsOf(texts: readonly string[], clock: WallClock | "UTC"): number[] {
+export function instantsOf(texts: readonly string[], clock: WallClock): number[] {
   let last = Number.NaN;
   return texts.map((text) => {
     const shown = shownBy(text);
     if (!shown) return Number.NaN;
     const { ms, offsetMin } = shown;
     if (offsetMin !== undefined) return ms - MINUTE_MS * offsetMin;
-    if (clock === "UTC") return ms;
     let at = ms - MINUTE_MS * clock(ms);
     // The same hour once more: by the clock of an hour later, which is put back already.
     if (at <= last) {

@@ -1,9 +1,12 @@
-import { columnsProblem, guessColumns } from "./columns.ts";
+import { columnsProblem } from "./columns.ts";
+import { concludeForecast } from "./conclude.ts";
 import type { WallClock } from "./instants.ts";
 import { readForecast } from "./read-forecast.ts";
 import { tableOfJson, tableOfLines, type Table } from "./table.ts";
 
 const wall: WallClock = () => 120;
+const guessColumns = (table: Table, elevationM: number) =>
+  concludeForecast(table, { elevationM, readings: [], clock: wall }).mapping;
 const lines = (text: string) =>
   text
     .trim()
@@ -143,8 +146,7 @@ describe("a forecast's table", () => {
     ],
     [
       "impossible warmth",
-      () =>
-        read(tableOfLines(lines("time, temp (K), rh\n2026-05-23 08:00, 12, 60\n2026-05-23 09:00, 13, 60"))),
+      () => read(tableOfLines(lines("time, temp, rh\n2026-05-23 08:00, 912, 60\n2026-05-23 09:00, 913, 60"))),
       "Fewer than two rows",
     ],
   ])("is refused with words: %s", (_, attempt, words) => {

@@ -1,5 +1,5 @@
 /** A table with its columns named becomes the hours of a forecast; what cannot be used is told, row by row. */
-import { looksLikeSeaLevel, meanSeaLevelPressure } from "../air/barometer.ts";
+import { looksLikeSeaLevel, meanSeaLevelPressure, stationPressureFromSetting } from "../air/barometer.ts";
 import { MOST_HOURS, type ForecastHour } from "../log/schema.ts";
 import { PRESSURE_DOMAIN_PA, SEA_LEVEL_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 import {
@@ -7,10 +7,11 @@ import {
   fractionOf,
   kelvinOf,
   pressureOf,
+  zoneMinutes,
   type ForecastMapping,
   type ForecastRole,
 } from "./columns.ts";
-import { instantsOf, instantText, namesItsZone, type WallClock } from "./instants.ts";
+import { instantsOf, instantText, namesItsZone, timeTexts, type WallClock } from "./instants.ts";
 import type { Table } from "./table.ts";
 
 export interface ForecastRead {
@@ -34,7 +35,11 @@ const inside = (value: number, { min, max }: { min: number; max: number }): bool
   value >= min && value <= max;
 
 /** One row, or nothing where a figure that counts is missing or cannot be. */
-function hourOf(row: readonly string[], at: string, mapping: ForecastMapping): ForecastHour | undefined {
+function hourOf(
+  row: readonly string[],
+  at: string,
+  { mapping, elevationM }: Pick<ReadWith, "mapping" | "elevationM">,
+): ForecastHour | undefined {
   const use = (role: ForecastRole) => mapping.find((one) => one.role === role);
   const read = (role: ForecastRole, as: (text: string, unit: string) => number): number => {
     const column = use(role);
@@ -55,11 +60,17 @@ function hourOf(row: readonly string[], at: string, mapping: ForecastMapping): F
   const seaLevel = read("seaLevel", pressureOf);
   if (inside(seaLevel, SEA_LEVEL_DOMAIN_PA))
     return { ...hour, pressure: { kind: "seaLevel", pressurePa: seaLevel } };
+  const altimeter = read("altimeter", pressureOf);
+  if (inside(altimeter, SEA_LEVEL_DOMAIN_PA))
+    return {
+      ...hour,
+      pressure: { kind: "station", pressurePa: stationPressureFromSetting(altimeter, elevationM) },
+    };
   const station = read("station", pressureOf);
   if (inside(station, PRESSURE_DOMAIN_PA))
     return { ...hour, pressure: { kind: "station", pressurePa: station } };
   // A table that has a column for it and nothing in it has lost this row.
-  return use("seaLevel") || use("station") ? undefined : hour;
+  return use("seaLevel") || use("altimeter") || use("station") ? undefined : hour;
 }
 
 const clockOf = (at: string): string => `${at.slice(8, 10)}. ${at.slice(11, 16)}`;
@@ -123,13 +134,14 @@ export function readForecast(table: Table, { mapping, clock, elevationM }: ReadW
   const problem = columnsProblem(mapping);
   if (problem !== undefined) throw new RangeError(problem);
   const time = mapping.find(({ role }) => role === "time");
-  const texts = table.rows.map((row) => row[time?.column ?? 0] ?? "");
-  const asked = time?.unit === "UTC" ? "UTC" : clock;
+  const texts = timeTexts(table.rows, time?.column, mapping.find(({ role }) => role === "hour")?.column);
+  const offsetMin = zoneMinutes(time?.unit ?? "local");
+  const asked = offsetMin === undefined ? clock : () => offsetMin;
   const instants = instantsOf(texts, asked);
   const rows = table.rows.flatMap((row, i) => {
     const ms = instants[i] ?? Number.NaN;
     if (!Number.isFinite(ms)) return [];
-    const hour = hourOf(row, instantText(ms, clock(ms)), mapping);
+    const hour = hourOf(row, instantText(ms, clock(ms)), { mapping, elevationM });
     return hour ? [{ ms, hour }] : [];
   });
   rows.sort((a, b) => a.ms - b.ms);

@@ -1,5 +1,6 @@
 /** A climate table: one row a month, with its lowest and highest temperature and its humidity. */
 import { fractionOf, kelvinOf } from "../forecast/columns.ts";
+import { unitInHead } from "../forecast/heads.ts";
 import type { Table } from "../forecast/table.ts";
 import { ClimateMonth } from "../log/schema.ts";
 
@@ -25,7 +26,7 @@ export function readClimate({ names, rows }: Table): ClimateMonth[] {
     );
   const cells = rows.map((row) => Number((row[high] ?? "").replace(",", ".")));
   const fahrenheit =
-    /°?f\b|fahrenheit/i.test(`${names[low] ?? ""} ${names[high] ?? ""}`) || Math.max(...cells) > 57;
+    [low, high].some((at) => unitInHead(names[at] ?? "") === "°F") || Math.max(...cells) > 57;
   const unit = fahrenheit ? "°F" : "°C";
   const humidityUnit =
     humidity >= 0 && rows.every((row) => Number((row[humidity] ?? "").replace(",", ".")) <= 1)

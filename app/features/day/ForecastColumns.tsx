@@ -11,10 +11,12 @@ import type { Table } from "#core/forecast/table.ts";
 
 const ROLE_LABELS: Readonly<Record<ForecastRole, string>> = {
   time: "Time",
+  hour: "Hour, if in a column of its own",
   temperature: "Temperature",
   humidity: "Humidity",
   dewPoint: "Dew point",
   seaLevel: "Pressure, at sea level",
+  altimeter: "Altimeter setting (QNH)",
   station: "Pressure, of the place",
 };
 
@@ -25,6 +27,11 @@ interface ColumnsProps {
 }
 
 const FIRST_FIGURES = 3;
+
+/** A clock of the file's own stands beside the usual two. */
+const unitsOf = ({ role, unit }: ForecastMapping[number]): readonly string[] => [
+  ...new Set<string>([...FORECAST_UNITS[role], unit]),
+];
 
 export function ForecastColumns({ table, mapping, onMapping }: ColumnsProps) {
   const { names, rows } = table;
@@ -57,26 +64,28 @@ export function ForecastColumns({ table, mapping, onMapping }: ColumnsProps) {
                 </option>
               ))}
             </TextField>
-            <TextField
-              select
-              label={role === "time" ? "Clock" : "Unit"}
-              value={use?.unit ?? ""}
-              disabled={!use}
-              onChange={({ target }) => use && onMapping([...others(role), { ...use, unit: target.value }])}
-              slotProps={{
-                select: { native: true },
-                htmlInput: {
-                  "aria-label":
-                    role === "time" ? "Clock of the times" : `Unit of ${ROLE_LABELS[role].toLowerCase()}`,
-                },
-              }}
-            >
-              {(use ? FORECAST_UNITS[role] : []).map((unit) => (
-                <option key={unit} value={unit}>
-                  {unit === "local" ? "of this place" : unit}
-                </option>
-              ))}
-            </TextField>
+            {FORECAST_UNITS[role].length > 1 && (
+              <TextField
+                select
+                label={role === "time" ? "Clock" : "Unit"}
+                value={use?.unit ?? ""}
+                disabled={!use}
+                onChange={({ target }) => use && onMapping([...others(role), { ...use, unit: target.value }])}
+                slotProps={{
+                  select: { native: true },
+                  htmlInput: {
+                    "aria-label":
+                      role === "time" ? "Clock of the times" : `Unit of ${ROLE_LABELS[role].toLowerCase()}`,
+                  },
+                }}
+              >
+                {(use ? unitsOf(use) : []).map((unit) => (
+                  <option key={unit} value={unit}>
+                    {unit === "local" ? "of this place" : unit}
+                  </option>
+                ))}
+              </TextField>
+            )}
           </li>
         );
       })}

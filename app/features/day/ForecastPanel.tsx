@@ -1,7 +1,7 @@
 /** Where the air of the day comes from: a forecast's file, a simulated one, or none. */
 import Button from "@mui/material/Button";
 import * as z from "zod/mini";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { weatherOf } from "#core/forecast/air-ahead.ts";
 import { airStateFromLog } from "#core/rig/from-build.ts";
@@ -17,7 +17,8 @@ import { FileButton } from "#app/ui/FileButton.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { typedQuantity } from "#app/ui/typed.ts";
-import type { ForecastSent } from "./form.ts";
+import { ForecastConclusions } from "./ForecastConclusions.tsx";
+import { knownReadings, type ForecastSent } from "./form.ts";
 import { ForecastColumns } from "./ForecastColumns.tsx";
 import { useForecastFile } from "./use-forecast-file.ts";
 
@@ -42,7 +43,11 @@ export function ForecastPanel({
   const shown = height ?? z.encode(field, elevationM);
   const typed = z.safeDecode(field, shown);
   const forM = typed.success ? typed.data : elevationM;
-  const { opened, mapping, looked, problem, busy, ...act } = useForecastFile(forM);
+  const readings = useMemo(() => knownReadings(present.lines), [present]);
+  const { opened, mapping, conclusions, asked, looked, problem, busy, ...act } = useForecastFile(
+    forM,
+    readings,
+  );
   const simulate = async () => {
     const { simulatedForecast } = await import("#app/devices/simulated-forecast.ts");
     const midnight = new Date(`${day}T00:00`);
@@ -93,11 +98,15 @@ export function ForecastPanel({
           <h3>
             {opened.file} {opened.table.simulated && <Simulated />}
           </h3>
-          <p className="quiet flush">
-            {opened.known
-              ? "Read as you said for an earlier file with the same heads."
-              : "What the columns are is guessed by their heads and figures: put right what is wrong."}
-          </p>
+          {opened.known && (
+            <p className="quiet flush">Read as you said for an earlier file with the same heads.</p>
+          )}
+          <ForecastConclusions
+            conclusions={conclusions}
+            mapping={mapping}
+            asked={asked}
+            onChoose={act.choose}
+          />
           <TypedField
             label="Height it is for"
             value={shown}
@@ -112,10 +121,15 @@ export function ForecastPanel({
           {looked?.read && <Summary read={looked.read} />}
           <Problem message={fetcher.data?.message} />
           <div className="row">
-            <Button variant="contained" disabled={!looked?.read || !typed.success || saving} onClick={keep}>
+            <Button
+              variant="contained"
+              disabled={!looked?.read || !typed.success || saving || asked.length > 0}
+              onClick={keep}
+            >
               Keep this forecast
             </Button>
             <Button onClick={act.close}>Leave it</Button>
+            {asked.length > 0 && <span>Answer what is asked above first.</span>}
             <span className="quiet">
               Kept for {place === "" ? "this place" : place},{" "}
               {formatQuantity("length", forM, preferences.length)}, as of {localInstant().slice(11, 16)} (

@@ -1,6 +1,9 @@
 /** The heats of a day as typed, and a forecast that was looked through. */
 import * as z from "zod/mini";
+import type { KnownReading } from "#core/forecast/weigh.ts";
 import { ForecastEntry, HeatsEntry, MOST_HEATS, type Heat } from "#core/log/schema.ts";
+import type { LogLine } from "#core/log/present.ts";
+import { airStateFromLog } from "#core/rig/from-build.ts";
 import type { UnitOf } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { instantAt } from "#app/journal/clock.ts";
@@ -65,6 +68,19 @@ export const heatsForm = (unit: UnitOf<"length">) =>
         .sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
     })),
   );
+
+/** @returns the rig's own readings, as a forecast is held against them: a pressure only where a barometer read it */
+export const knownReadings = (lines: readonly LogLine[]): KnownReading[] =>
+  lines.flatMap(({ entry, struck, setAside }) => {
+    if (entry.kind !== "air" || struck || setAside !== undefined) return [];
+    const { at, temperatureK, elevationM, pressure } = entry;
+    return {
+      ms: Date.parse(at),
+      temperatureK,
+      ...(elevationM !== undefined && { elevationM }),
+      ...(pressure.kind !== "standard" && { pressurePa: airStateFromLog(entry).pressurePa }),
+    };
+  });
 
 /** What the screen sends when a forecast is kept: read and looked through there. */
 export const ForecastSent = z.object({

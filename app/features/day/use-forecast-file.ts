@@ -1,6 +1,8 @@
 /** A forecast on its way into the log: chosen, its columns guessed and put right, looked through, kept. */
 import { useMemo, useState } from "react";
-import { guessColumns, type ForecastMapping } from "#core/forecast/columns.ts";
+import type { ForecastMapping } from "#core/forecast/columns.ts";
+import { concludeForecast } from "#core/forecast/conclude.ts";
+import type { Conclusion, ForecastUse, KnownReading } from "#core/forecast/weigh.ts";
 import { readForecast, type ForecastRead } from "#core/forecast/read-forecast.ts";
 import type { Table } from "#core/forecast/table.ts";
 import { wallClock } from "#app/journal/clock.ts";
@@ -29,12 +31,24 @@ function lookThrough(table: Table, mapping: ForecastMapping, elevationM: number)
   }
 }
 
-/** @param elevationM - of the place that the forecast is for */
-export function useForecastFile(elevationM: number) {
+/**
+ * @param elevationM - of the place that the forecast is for
+ * @param readings - of the rig's own instruments: what the file leaves unsaid is held against them
+ */
+export function useForecastFile(elevationM: number, readings: readonly KnownReading[]) {
   const [opened, setOpened] = useState<Opened>();
-  const [mapping, setMapping] = useState<ForecastMapping>();
+  /** as the tuner said it, now or of an earlier file: until then it is what was concluded */
+  const [own, setMapping] = useState<ForecastMapping>();
+  /** what was asked and has been answered */
+  const [settled, setSettled] = useState<readonly Conclusion["about"][]>([]);
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const concluded = useMemo(
+    () => opened && concludeForecast(opened.table, { elevationM, readings, clock: wallClock }),
+    [opened, elevationM, readings],
+  );
+  const mapping = own ?? concluded?.mapping;
+  const conclusions = opened?.known ? [] : (concluded?.conclusions ?? []);
   const looked = useMemo(
     () => (opened && mapping ? lookThrough(opened.table, mapping, elevationM) : undefined),
     [opened, mapping, elevationM],
@@ -47,7 +61,8 @@ export function useForecastFile(elevationM: number) {
       const table = await files.readTable(blob);
       const known = await forecastMappings.read(headKeyOf(table));
       setOpened({ file, table, known: known !== undefined });
-      setMapping(known ?? guessColumns(table, elevationM));
+      setMapping(known);
+      setSettled([]);
     } catch (error) {
       setProblem(wordsOf(error));
     }
@@ -60,5 +75,25 @@ export function useForecastFile(elevationM: number) {
     setOpened(undefined);
     setMapping(undefined);
   };
-  return { opened, mapping, setMapping, looked, problem, busy, open, keepMapping, close };
+  /** The tuner's word on one of the conclusions. */
+  const choose = ({ about, is, others }: Conclusion, use: ForecastUse) => {
+    const roles = [is, ...others].map(({ role }) => role);
+    setMapping([...(mapping ?? []).filter(({ role }) => !roles.includes(role)), use]);
+    setSettled((now) => [...now, about]);
+  };
+  const asked = conclusions.filter(({ asks, about }) => asks && !settled.includes(about));
+  return {
+    opened,
+    mapping,
+    setMapping,
+    conclusions,
+    choose,
+    asked,
+    looked,
+    problem,
+    busy,
+    open,
+    keepMapping,
+    close,
+  };
 }
