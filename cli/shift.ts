@@ -5,6 +5,7 @@ import { humidAir } from "#core/air/humid-air.ts";
 import { prepareShift, shiftAt } from "#core/carburettor/mixture-shift.ts";
 import { buildModel } from "#core/carburettor/model.ts";
 import { PROBES, ZONES } from "#core/carburettor/zones.ts";
+import { ethanolOfGrades } from "#core/log/migrations.ts";
 import { Setting } from "#core/log/schema.ts";
 import { ShiftFile } from "#core/log/shift-file.ts";
 import { pathText } from "#core/log/path-text.ts";
@@ -20,6 +21,7 @@ function readShiftFile(path: string | undefined): z.infer<typeof ShiftFile> {
   } catch (error) {
     throw new BadInput(`${path} is not JSON: ${error instanceof Error ? error.message : String(error)}`);
   }
+  if (typeof raw === "object" && raw !== null && "build" in raw) ethanolOfGrades(raw.build);
   const parsed = ShiftFile.safeParse(raw);
   if (parsed.success) return parsed.data;
   const [issue] = parsed.error.issues;

@@ -143,7 +143,7 @@ const ATV_BUILD: Build = {
     pilotAirJetMm: 1.2,
     pumpBaseTurns: 1.5,
   },
-  fuel: { name: "petrol-e10" },
+  fuel: { name: "petrol", ethanolPercent: 10 },
   baseline: {
     setting: { pilot: 40, screwTurns: 2, clip: 3, main: 140, shimMm: 0 },
     air: STANDARD_DAY,
@@ -225,7 +225,7 @@ const TWIN_BUILD: Build = {
   },
   carburettors: 2,
   sync: { linkage: "shaft", vacuumSpreadPa: 2700, headerSpreadK: 30 },
-  fuel: { name: "petrol-e10" },
+  fuel: { name: "petrol", ethanolPercent: 10 },
   baseline: {
     setting: { pilot: 38, screwTurns: 2.25, clip: 3, main: 120, shimMm: 0 },
     air: STANDARD_DAY,

@@ -216,3 +216,30 @@ test("ways of working go into the log, and the plan keeps to them", async ({ pag
   await goOn(page, `${RIG}/log`);
   await expect(page.getByText("Changes at one stop, from now on").first()).toBeVisible();
 });
+
+test("another tank is a change, said with what it does, and nothing is presumed of it", async ({ page }) => {
+  await openRig(page, "/build");
+  await unfold(page, "Machine");
+  await page.getByRole("textbox", { name: "Ethanol in it" }).fill("200");
+  await page.getByRole("textbox", { name: "Premix, one part oil to" }).fill("5");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  await expect(page.getByRole("textbox", { name: "Ethanol in it" })).toHaveAccessibleDescription(/100/);
+  await expect(page.getByRole("textbox", { name: "Premix, one part oil to" })).toHaveAccessibleDescription(
+    /10/,
+  );
+  await page.getByRole("textbox", { name: "Ethanol in it" }).fill("10");
+  await page.getByRole("textbox", { name: "Premix, one part oil to" }).fill("");
+  await page.getByRole("button", { name: "Save the rig" }).click();
+  const asked = page.getByRole("region", { name: "What changed" });
+  await expect(
+    asked.getByText("E10 instead of pure petrol: 4 % leaner, if it is another tank."),
+  ).toBeVisible();
+  await expect(asked.getByRole("button", { name: "Save it so" })).toBeDisabled();
+  await asked.getByRole("button", { name: "Another tank from now on" }).click();
+  await asked.getByRole("button", { name: "Save it so" }).click();
+  await expect(asked).toHaveCount(0);
+  await goOn(page, `${RIG}/log`);
+  await expect(page.getByText("E10 instead of pure petrol: 4 % leaner")).toBeVisible();
+  await goOn(page, `${RIG}/what-if`);
+  await expect(page.getByRole("slider", { name: "Ethanol in it" })).toHaveValue("10");
+});

@@ -2,7 +2,16 @@
 import type { LogLine } from "#core/log/present.ts";
 import { spread } from "#core/balance/spread.ts";
 import { runFigure, runName, timeWords } from "./runs.ts";
-import type { AdjustEntry, AirEntry, CheckEntry, Entry, RunEntry, TeardownEntry } from "#core/log/schema.ts";
+import { isTank } from "#core/log/corrections.ts";
+import type {
+  AdjustEntry,
+  AirEntry,
+  Build,
+  CheckEntry,
+  Entry,
+  RunEntry,
+  TeardownEntry,
+} from "#core/log/schema.ts";
 import type { Preferences } from "./preferences.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
@@ -11,6 +20,7 @@ import { TEARDOWN_WORDS } from "./teardown.ts";
 import { FINDING_WORDS } from "./findings.ts";
 import { MEASURE_WORDS } from "./measures.ts";
 import { checkList, CHECK_WORDS, STATE_WORDS } from "./walk-round.ts";
+import { fuelChangeWords } from "./fuels.ts";
 import { faultName } from "./faults.ts";
 import { QUESTION_WORDS } from "./questions.ts";
 import { PROVEN_WORDS } from "./proven.ts";
@@ -123,13 +133,26 @@ function adjustWords({ set }: AdjustEntry): Pick<LineWords, "what" | "result"> {
   }
 }
 
+/** Another tank, said with what it does; what was only said late is none. */
+function tankWords(
+  { build, corrects = [] }: Extract<Entry, { kind: "build" }>,
+  before: Build | undefined,
+): string | undefined {
+  const saidLate = corrects !== "all" && corrects.some(isTank);
+  return before && !saidLate ? fuelChangeWords(before.fuel, build.fuel) : undefined;
+}
+
 /** @param stoichiometric - air-fuel ratio of the fuel in use at λ 1, for those who read AFR */
 export function lineWords(line: LogLine, units: Preferences, stoichiometric: number): LineWords {
   const { entry } = line;
   const kind = KIND_NAMES[entry.kind];
   switch (entry.kind) {
     case "build":
-      return { kind, what: entry.why === "" ? "Rig described" : entry.why, result: "" };
+      return {
+        kind,
+        what: entry.why === "" ? "Rig described" : entry.why,
+        result: tankWords(entry, line.build) ?? "",
+      };
     case "box":
       return {
         kind,

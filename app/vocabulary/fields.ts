@@ -41,6 +41,8 @@ const MORE_FIELDS: Readonly<Record<string, string>> = {
   "baseline.setting.clip": "the groove that was right",
   "baseline.setting.shimMm": "the shims that were right",
   "baseline.proven": "how what was right is known",
+  "fuel.ethanolPercent": "the ethanol in the petrol",
+  "fuel.oilRatio": "the oil in the fuel",
   carburettors: "the number of carburettors",
   others: "the other carburettors",
 };

@@ -88,7 +88,7 @@ describe.each(STARTING_KINDS)("a setting that was right in other air, on a %s", 
   it("says the same with a claim before it, and another fuel or part between", () => {
     const fuel: Build = {
       ...guess,
-      fuel: { name: guess.fuel.name === "methanol" ? "e85" : "petrol-e10" },
+      fuel: { name: "petrol", ethanolPercent: guess.fuel.name === "methanol" ? 85 : 10 },
     };
     const jet: Build = {
       ...fuel,

@@ -44,9 +44,13 @@ describe("the frame of reference", () => {
 
   it("says 37 % lean when E85 goes into a carburettor jetted for petrol: 9.8 for 14.6, by √ of the densities", () => {
     const wanted = Math.log(14.6 / 9.8) - 0.5 * Math.log((781 * 0.99995) / (745 * 0.99995));
-    for (const shift of shiftsOn({ ...ENDURO_BUILD, fuel: { name: "e85" } }))
+    for (const shift of shiftsOn({ ...ENDURO_BUILD, fuel: { name: "petrol", ethanolPercent: 85 } }))
       expect(shift).toBeCloseTo(wanted, 2);
-    const advice = advise([build(), ...perfect("09:0"), rebuilt("e85a", "10:00", { fuel: { name: "e85" } })]);
+    const advice = advise([
+      build(),
+      ...perfect("09:0"),
+      rebuilt("e85a", "10:00", { fuel: { name: "petrol", ethanolPercent: 85 } }),
+    ]);
     for (const { mean } of advice.zones) expect(mean).toBeGreaterThan(0.3);
     expect(["stop", "fit"]).toContain(advice.next.kind);
     expect(advice.warnings.map(({ code }) => code)).toContain("leanRisk");

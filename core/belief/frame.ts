@@ -4,6 +4,7 @@
  */
 import { humidAir, type HumidAir } from "../air/humid-air.ts";
 import type { Setting } from "../carburettor/carburettor.ts";
+import { airNeeded } from "../carburettor/fuel.ts";
 import { buildModel, feedAt, modelLike, pointAt, type Model } from "../carburettor/model.ts";
 import { ZONES, type PerZone } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";
@@ -19,11 +20,11 @@ export interface Frame {
   readonly lnLambdaAt: (throttle: number) => number;
 }
 
-const lnStoichiometric = ({ rig }: Model): number => Math.log(rig.fuel.stoichiometric);
+const lnAirNeeded = ({ rig }: Model): number => Math.log(airNeeded(rig.fuel));
 
 /** ln λ up to one constant that all settings, airs, parts and fuels share. */
 export function lnLambda(model: Model, lnAirFuel: number): number {
-  return lnAirFuel - lnStoichiometric(model);
+  return lnAirFuel - lnAirNeeded(model);
 }
 
 /** @returns ln of the λ wanted at an opening that belongs to these zones */

@@ -2,7 +2,7 @@
  * The lines of text that an instrument on a serial port speaks. `rpm 1480` · `vac 2 31.4 kPa` · `air,24.5,56,988.2` ·
  * `lambda 0.874` · `afr 12.8 e85` · weather sentences of NMEA 0183. An empty line or one that begins with # says nothing.
  */
-import { FUELS } from "../carburettor/fuel.ts";
+import { FUELS, petrolWith, type Fuel } from "../carburettor/fuel.ts";
 import { ZERO_CELSIUS_K } from "../air/saturation-vapour-pressure.ts";
 import { toSI, UNITS } from "../units/quantity.ts";
 import { AIR_CHANNELS, figure, noise, saidOf, SILENT, type LineRead, type Said } from "./line-read.ts";
@@ -47,12 +47,18 @@ function air(fields: readonly string[]): LineRead {
   return saidOf(...said);
 }
 
+/** Fuels as meters name them. */
+const METER_FUELS: Readonly<Record<string, Fuel>> = {
+  ...FUELS,
+  "petrol-e10": petrolWith(10),
+  e85: petrolWith(85),
+};
 /** What a meter multiplies λ by where it names no fuel: the petrol of its maker's book. */
 const USUAL_RATIO = 14.7;
 
 function mixture(head: "lambda" | "afr", [figureText, fuel, ...more]: readonly string[]): LineRead {
   const shown = figure(figureText);
-  const known = Object.entries(FUELS).find(([name]) => name === fuel?.toLowerCase())?.[1];
+  const known = Object.entries(METER_FUELS).find(([name]) => name === fuel?.toLowerCase())?.[1];
   if (Number.isNaN(shown) || more.length > 0 || (fuel !== undefined && (head === "lambda" || !known)))
     return noise(
       head === "lambda"

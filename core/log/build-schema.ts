@@ -70,10 +70,20 @@ const Carburettor = z.strictObject({
 });
 export type LoggedCarburettor = z.infer<typeof Carburettor>;
 
+/** Parts of fuel to one of oil that is mixed into it; not there: none is. */
+const OilRatio = z.number().check(z.gte(10), z.lte(200));
+
 const Fuel = z.discriminatedUnion("name", [
-  z.strictObject({ name: z.enum(["petrol", "petrol-e10", "e85", "methanol"]) }),
+  z.strictObject({
+    name: z.literal("petrol"),
+    /** by volume; not there: none */
+    ethanolPercent: z.optional(z.number().check(z.gte(0), z.lte(100))),
+    oilRatio: z.optional(OilRatio),
+  }),
+  z.strictObject({ name: z.literal("methanol"), oilRatio: z.optional(OilRatio) }),
   z.strictObject({
     name: z.literal("other"),
+    oilRatio: z.optional(OilRatio),
     density15KgM3: z.number().check(z.gte(500), z.lte(1200)),
     expansionPerK: z.number().check(z.gte(0), z.lte(0.003)),
     stoichiometric: z.number().check(z.gte(1), z.lte(40)),

@@ -34,15 +34,23 @@ function withValue(record: unknown, [key, ...rest]: readonly string[], value: un
   return next === undefined ? others : { ...others, [key]: next };
 }
 
+/** What the tank holds: it may have been said late, or be another tank. */
+export const isTank = (path: string): boolean => path === "fuel.ethanolPercent" || path === "fuel.oilRatio";
+
 /** @returns the fields that differ and of which it matters whether they were measured better or are other parts */
 export function correctableChanges(before: Build, after: Build): string[] {
-  return changedPaths(before, after).filter((path) => /^(carburettor|engine|others|baseline)\b/.test(path));
+  return changedPaths(before, after).filter(
+    (path) => /^(carburettor|engine|others|baseline)\b/.test(path) || isTank(path),
+  );
 }
 
 /** @returns the fields that an entry measures better, of those that changed */
 function correctedPaths({ corrects = [], build }: BuildRecord, before: Build): string[] {
   const correctable = correctableChanges(before, build);
-  return corrects === "all" ? correctable : correctable.filter((path) => corrects.includes(path));
+  // "All" is a word of files that knew tanks only by name: another one was another one.
+  return corrects === "all"
+    ? correctable.filter((path) => !isTank(path))
+    : correctable.filter((path) => corrects.includes(path));
 }
 
 /**

@@ -399,6 +399,23 @@ describe("a log of version 6", () => {
   });
 });
 
+describe("grades of petrol that were fuels by name", () => {
+  it.each([
+    ["petrol-e10", { name: "petrol", ethanolPercent: 10 }],
+    ["e85", { name: "petrol", ethanolPercent: 85 }],
+    ["petrol", { name: "petrol" }],
+    ["methanol", { name: "methanol" }],
+  ])("%s says what is in it", (name, fuel) => {
+    const file = JSON.parse(readFileSync(join(__dirname, "fixtures/log-v8.json"), "utf8")) as {
+      rigs: { entries: { kind: string; build?: { fuel: unknown } }[] }[];
+    };
+    for (const entry of file.rigs[0]?.entries ?? []) if (entry.build) entry.build.fuel = { name };
+    const read = readLogFile(JSON.stringify(file));
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(fold(read.file.rigs[0]?.entries ?? []).build?.fuel).toEqual(fuel);
+  });
+});
+
 describe("strikes", () => {
   it("hold whatever the clock said when they were made: a strike struck under an earlier clock is struck", () => {
     const struck = strike("0001", "10:00", "note:0001");
@@ -416,14 +433,32 @@ describe("what changed between two builds", () => {
     const other = {
       ...ENDURO_BUILD,
       carburettor: { ...carburettor, needleJetMm: 2.7, mainAirJetMm: 0.9 },
-      fuel: { name: "e85" as const },
+      fuel: { name: "petrol" as const, ethanolPercent: 85 },
     };
     expect(changedPaths(ENDURO_BUILD, other).sort()).toEqual([
       "carburettor.mainAirJetMm",
       "carburettor.needleJetMm",
-      "fuel.name",
+      "fuel.ethanolPercent",
     ]);
-    expect(correctableChanges(ENDURO_BUILD, other)).not.toContain("fuel.name");
+    // A tank may have been said late; an old file's "all" never meant it.
+    expect(correctableChanges(ENDURO_BUILD, other)).toContain("fuel.ethanolPercent");
+    const record = (
+      id: string,
+      machine: typeof other | typeof ENDURO_BUILD,
+      corrects?: "all" | string[],
+    ) => ({
+      id: `build:${id}`,
+      at: at("09:00"),
+      kind: "build" as const,
+      build: machine,
+      reopens: [],
+      ...(corrects && { corrects }),
+      why: "",
+    });
+    const first = (corrects: "all" | string[]) =>
+      correctedBuilds([record("0001", ENDURO_BUILD), record("0002", other, corrects)])[0]?.fuel;
+    expect(first("all")).toEqual(ENDURO_BUILD.fuel);
+    expect(first(["fuel.ethanolPercent"])).toEqual(other.fuel);
   });
 
   it("is carried back as far as the old number was held, no further", () => {

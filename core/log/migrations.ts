@@ -47,6 +47,17 @@ function oneFrameOfReference(entry: Json): void {
   if (Array.isArray(reopens) && reopens.length === 0) entry["corrects"] = "all";
 }
 
+/** Grades of petrol that had names of their own, by the ethanol in them. */
+const GRADES: Readonly<Record<string, number>> = { "petrol-e10": 10, e85: 85 };
+
+/** Two grades were fuels by name; now petrol says how much of it is ethanol. Works in place. */
+export function ethanolOfGrades(build: unknown): void {
+  const fuel = isObject(build) ? build["fuel"] : undefined;
+  if (!isObject(fuel)) return;
+  const ethanolPercent = GRADES[String(fuel["name"])];
+  if (ethanolPercent !== undefined) Object.assign(fuel, { name: "petrol", ethanolPercent });
+}
+
 const MIGRATIONS: readonly Migration[] = checkSteps(
   [
     { to: 2, name: "class rules", up: (record) => eachEntry(record, lockedIntoRules) },
@@ -61,8 +72,12 @@ const MIGRATIONS: readonly Migration[] = checkSteps(
     { to: 7, name: "the day ahead", up: (record) => record },
     // Only a ride's name on looks, and how far to go: an older file has neither.
     { to: 8, name: "rides", up: (record) => record },
-    // Only a school of cylinders that differ: an older file has none.
-    { to: 9, name: "cylinders that differ", up: (record) => record },
+    // And a school of cylinders that differ: an older file has none.
+    {
+      to: 9,
+      name: "fuel as it is",
+      up: (record) => eachEntry(record, ({ build }) => ethanolOfGrades(build)),
+    },
   ],
   LOG_VERSION,
 );

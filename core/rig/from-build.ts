@@ -4,7 +4,7 @@ import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import { humidityFromDewPoint, humidityFromWetBulb } from "../air/humidity.ts";
 import { standardPressure, stationPressureFromSetting } from "../air/barometer.ts";
 import type { Carburettor, Rig, Setting } from "../carburettor/carburettor.ts";
-import { FUELS, type Fuel } from "../carburettor/fuel.ts";
+import { FUELS, petrolWith, withOil, type Fuel } from "../carburettor/fuel.ts";
 import type { JetNumbering } from "../carburettor/jet.ts";
 import type { Needle } from "../carburettor/needle.ts";
 import type { LoggedNeedle } from "../log/part-schema.ts";
@@ -56,9 +56,17 @@ function carburettorFromLog(logged: Build["carburettor"]): Carburettor {
 }
 
 export function fuelFromLog(logged: Build["fuel"]): Fuel {
-  if (logged.name !== "other") return FUELS[logged.name];
-  const { density15KgM3, expansionPerK, stoichiometric } = logged;
-  return { density15KgM3, expansionPerK, stoichiometric };
+  const mixed = (fuel: Fuel) => withOil(fuel, logged.oilRatio);
+  switch (logged.name) {
+    case "petrol":
+      return mixed(petrolWith(logged.ethanolPercent ?? 0));
+    case "methanol":
+      return mixed(FUELS.methanol);
+    case "other": {
+      const { density15KgM3, expansionPerK, stoichiometric } = logged;
+      return mixed({ density15KgM3, expansionPerK, stoichiometric, burntShare: 1 });
+    }
+  }
 }
 
 /**

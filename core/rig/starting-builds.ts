@@ -49,7 +49,7 @@ const BIKE: Build = {
     fuelDropMm: 12,
     emulsionTubeDrilled: false,
   },
-  fuel: { name: "petrol" },
+  fuel: { name: "petrol", ethanolPercent: 5, oilRatio: 40 },
   baseline: {
     setting: { pilot: 45, screwTurns: 1.5, clip: 3, main: 165, shimMm: 0 },
     air: STANDARD_DAY,
@@ -76,6 +76,7 @@ const ATV: Build = {
     mainAirJetMm: 0.8,
     pilotAirJetMm: 1.2,
   },
+  fuel: { name: "petrol", ethanolPercent: 5 },
   // With a pilot jet much finer than its own opening a fuel screw would rule nothing.
   baseline: {
     setting: { pilot: 55, screwTurns: 2, clip: 3, main: 140, shimMm: 0 },
@@ -97,6 +98,7 @@ const KART: Build = {
     needleJetMm: 2.66,
     needle: needle(2.48),
   },
+  fuel: { name: "petrol", ethanolPercent: 5, oilRatio: 25 },
   baseline: {
     setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 150, shimMm: 0 },
     air: STANDARD_DAY,
@@ -116,7 +118,7 @@ const RACER: Build = {
     needleJetMm: 2.9,
     needle: needle(2.55),
   },
-  fuel: { name: "methanol" },
+  fuel: { name: "methanol", oilRatio: 20 },
   baseline: {
     setting: { pilot: 60, screwTurns: 1.5, clip: 3, main: 240, shimMm: 0 },
     air: STANDARD_DAY,

@@ -1,7 +1,7 @@
 /** A logger's file in words: its columns, what was left out, what makes one doubt it. */
 import type { Mapping, Role } from "#core/logger/mapping.ts";
 import type { Reduced, UnitDoubt } from "#core/logger/reduce.ts";
-import { FUELS } from "#core/carburettor/fuel.ts";
+import { FUELS, petrolWith } from "#core/carburettor/fuel.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import { timeWords } from "#app/vocabulary/runs.ts";
 
@@ -18,8 +18,8 @@ export const ROLE_LABELS: Readonly<Record<Role, string>> = {
 /** What AFR meters divide by: many show the petrol scale whatever is burnt. */
 export const AFR_SCALES = [
   { stoichiometric: FUELS.petrol.stoichiometric, name: "petrol" },
-  { stoichiometric: FUELS["petrol-e10"].stoichiometric, name: "petrol with 10 % ethanol" },
-  { stoichiometric: FUELS.e85.stoichiometric, name: "E85" },
+  { stoichiometric: petrolWith(10).stoichiometric, name: "petrol with 10 % ethanol" },
+  { stoichiometric: petrolWith(85).stoichiometric, name: "E85" },
   { stoichiometric: FUELS.methanol.stoichiometric, name: "methanol" },
 ] as const;
 

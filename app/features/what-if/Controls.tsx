@@ -27,7 +27,8 @@ function Fuel({ moving: { asked, build }, onMove }: { moving: Moving; onMove: On
       value={(asked.fuel ?? build.fuel).name}
       onChange={({ target }) => {
         const named = FUEL_NAMES.find(([name]) => name === target.value)?.[0];
-        onMove((before) => ({ ...before, fuel: named ? { name: named } : build.fuel }));
+        const fuel = named === undefined || named === build.fuel.name ? build.fuel : { name: named };
+        onMove((before) => ({ ...before, fuel }));
       }}
       options={[...FUEL_NAMES, ...other]}
     />
@@ -35,12 +36,15 @@ function Fuel({ moving: { asked, build }, onMove }: { moving: Moving; onMove: On
 }
 
 export const Controls = memo(function Controls({ moving, onMove }: { moving: Moving; onMove: OnMove }) {
-  const { adjusters, air, parts } = moversOf(moving);
+  const { adjusters, air, tank, parts } = moversOf(moving);
   return (
     <>
       <Group title="Adjusters" movers={adjusters} onMove={onMove} />
       <Group title="Air and fuel" movers={air} onMove={onMove} />
       <Fuel moving={moving} onMove={onMove} />
+      {tank.map((mover) => (
+        <MoverRow key={mover.key} mover={mover} onMove={onMove} />
+      ))}
       <Group title="Parts" movers={parts} onMove={onMove} />
     </>
   );

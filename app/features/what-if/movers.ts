@@ -25,6 +25,7 @@ export interface Mover {
 export interface Movers {
   readonly adjusters: readonly Mover[];
   readonly air: readonly Mover[];
+  readonly tank: readonly Mover[];
   readonly parts: readonly Mover[];
 }
 
@@ -102,6 +103,48 @@ function airMovers({ asked, today, units }: Moving): Mover[] {
   ];
 }
 
+/** So little oil makes no difference: moved there, none is mixed in. */
+const LEAST_OIL = 101;
+const MOST_OIL = 20;
+
+/** Ethanol and oil: the oil moves by its ratio, upwards to less of it. */
+function tankMovers({ asked, build }: Moving): Mover[] {
+  const fuel = asked.fuel ?? build.fuel;
+  // What is tried already counts as it is when this one is moved, not as it was when it was drawn.
+  const oilIn = (tried: TrialAsked) => {
+    const { oilRatio } = tried.fuel ?? build.fuel;
+    return oilRatio === undefined ? {} : { oilRatio };
+  };
+  const ethanolOf = (of: typeof fuel) => (of.name === "petrol" ? (of.ethanolPercent ?? 0) : 0);
+  const ethanol: Mover = {
+    key: "ethanol",
+    label: "Ethanol in it",
+    from: 0,
+    to: 100,
+    step: 5,
+    value: ethanolOf(fuel),
+    now: ethanolOf(build.fuel),
+    words: (value) => `${Math.round(value)} %`,
+    moved: (before, to) => ({ ...before, fuel: { ...oilIn(before), name: "petrol", ethanolPercent: to } }),
+  };
+  const oil: Mover = {
+    key: "oil",
+    label: "Premix",
+    from: MOST_OIL,
+    to: LEAST_OIL,
+    step: 1,
+    value: Math.min(LEAST_OIL, fuel.oilRatio ?? LEAST_OIL),
+    now: Math.min(LEAST_OIL, build.fuel.oilRatio ?? LEAST_OIL),
+    words: (value) => (value >= LEAST_OIL ? "no oil" : `1:${Math.round(value)}`),
+    moved: (before, to) => {
+      const bare = { ...(before.fuel ?? build.fuel) };
+      delete bare.oilRatio;
+      return { ...before, fuel: to >= LEAST_OIL ? bare : { ...bare, oilRatio: Math.round(to) } };
+    },
+  };
+  return [...(fuel.name === "petrol" ? [ethanol] : []), ...(build.engine.strokes === 2 ? [oil] : [])];
+}
+
 function partMovers({ asked, build }: Moving): Mover[] {
   const { needleJetMm, slide } = build.carburettor;
   const part = (
@@ -139,11 +182,12 @@ function partMovers({ asked, build }: Moving): Mover[] {
 export const moversOf = (moving: Moving): Movers => ({
   adjusters: PARTS.map((part) => adjuster(part, moving)),
   air: airMovers(moving),
+  tank: tankMovers(moving),
   parts: partMovers(moving),
 });
 
 /** @returns what is moved, in words: `Main 158 → 155`; nothing where all is as it is */
-export const movedWords = ({ adjusters, air, parts }: Movers): string[] =>
-  [...adjusters, ...air, ...parts]
+export const movedWords = ({ adjusters, air, tank, parts }: Movers): string[] =>
+  [...adjusters, ...air, ...tank, ...parts]
     .filter(({ value, now, step }) => Math.abs(value - now) > step / 100)
     .map(({ label, value, now, words }) => `${label} ${words(now)} → ${words(value)}`);

@@ -20,7 +20,7 @@ function movers(build: Build = ENDURO_BUILD, change: Partial<TrialAsked> = {}, p
   const asked = { setting: fitted, ...change };
   return moversOf({ asked, build, fitted, today: build.baseline.air, units: prefs });
 }
-const all = ({ adjusters, air, parts }: Movers): Mover[] => [...adjusters, ...air, ...parts];
+const all = ({ adjusters, air, tank, parts }: Movers): Mover[] => [...adjusters, ...air, ...tank, ...parts];
 const mover = (of: Movers, label: string): Mover => {
   const found = all(of).find((one) => one.label === label);
   if (!found) throw new Error(`no ${label}`);
@@ -58,6 +58,18 @@ describe("what can be moved", () => {
     const american = Preferences.parse({ temperature: "°F", pressure: "inHg" });
     const { air } = movers(ENDURO_BUILD, {}, american);
     expect(air.map(({ value, words }) => words(value))).toEqual(["59 °F", "29.92 inHg", "50 %"]);
+  });
+
+  it("keeps the oil while the ethanol moves, and mixes none beyond the end", () => {
+    const mixed: Build = { ...ENDURO_BUILD, fuel: { name: "petrol", oilRatio: 40 } };
+    const { tank } = movers(mixed);
+    const asked = { setting: mixed.baseline.setting };
+    const e10 = mover(movers(mixed), "Ethanol in it").moved(asked, 10);
+    expect(e10.fuel).toEqual({ name: "petrol", ethanolPercent: 10, oilRatio: 40 });
+    const none = mover(movers(mixed), "Premix").moved(e10, 101);
+    expect(none.fuel).toEqual({ name: "petrol", ethanolPercent: 10 });
+    expect(tank.map(({ value, words }) => words(value))).toEqual(["0 %", "1:40"]);
+    expect(movers(startingBuild("fourStrokeAtv")).tank.map(({ label }) => label)).toEqual(["Ethanol in it"]);
   });
 
   it("is said only where it differs from what is fitted", () => {

@@ -70,7 +70,7 @@ const CHANGES: Readonly<Record<string, (build: Build) => Changed>> = {
     },
     machine: "another",
   }),
-  "fuel with alcohol": (build) => ({ after: { ...build, fuel: { name: "petrol-e10" } } }),
+  "fuel with alcohol": (build) => ({ after: { ...build, fuel: { name: "petrol", ethanolPercent: 10 } } }),
   "a thinner mixture wanted": (build) => ({
     after: { ...build, targetLambda: { ...build.targetLambda, top: build.targetLambda.top - 0.03 } },
   }),

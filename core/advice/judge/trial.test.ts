@@ -61,7 +61,9 @@ describe("a setting tried on paper", () => {
     const mountain = trialOf(bare, { setting, air: { ...day, pressurePa: 80_000 } });
     expect(mountain.moves.top).toBeLessThan(-0.08);
     expect(mountain.powerLeft).toBeLessThan(trialOf(bare, { setting }).powerLeft - 0.15);
-    expect(trialOf(bare, { setting, fuel: { name: "e85" } }).moves.top).toBeGreaterThan(0.3);
+    expect(
+      trialOf(bare, { setting, fuel: { name: "petrol", ethanolPercent: 85 } }).moves.top,
+    ).toBeGreaterThan(0.3);
   });
 
   it.each<[string, object]>([

@@ -1,9 +1,11 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { correctableChanges } from "#core/log/corrections.ts";
+import { correctableChanges, isTank } from "#core/log/corrections.ts";
 import type { Build } from "#core/log/schema.ts";
+import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { capital } from "#app/vocabulary/parts.ts";
+import { fuelChangeWords } from "#app/vocabulary/fuels.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 
 type Meaning = "measured" | "another";
@@ -24,7 +26,10 @@ export function WhatChanged({
 }) {
   const paths = correctableChanges(before, after);
   const [meanings, setMeanings] = useState<Readonly<Record<string, Meaning>>>({});
-  const meaningOf = (path: string): Meaning => meanings[path] ?? "measured";
+  // Taken for the wrong one a tank makes the engine lean: nothing is presumed of it.
+  const meaningOf = (path: string): Meaning | undefined =>
+    meanings[path] ?? (isTank(path) ? undefined : "measured");
+  const tank = fuelChangeWords(before.fuel, after.fuel);
   return (
     <section className="stack what-changed" aria-label="What changed">
       <div>
@@ -34,16 +39,24 @@ export function WhatChanged({
           part: from now on only, and what was learnt of it is open again.
         </p>
       </div>
+      {tank !== undefined && <Caution>{tank}, if it is another tank.</Caution>}
       {paths.map((path) => (
         <Choice
           key={path}
           label={capital(fieldWords(path))}
           value={meaningOf(path)}
           options={[
-            { value: "measured" as const, text: "Measured better" },
+            {
+              value: "measured" as const,
+              text: isTank(path) ? "It was always so" : "Measured better",
+            },
             {
               value: "another" as const,
-              text: path.startsWith("baseline.") ? "Right at another time" : "Another part",
+              text: isTank(path)
+                ? "Another tank from now on"
+                : path.startsWith("baseline.")
+                  ? "Right at another time"
+                  : "Another part",
             },
           ]}
           onChange={(value) => setMeanings({ ...meanings, [path]: value })}
@@ -52,7 +65,7 @@ export function WhatChanged({
       <div className="row">
         <Button
           variant="contained"
-          disabled={saving}
+          disabled={saving || paths.some((path) => meaningOf(path) === undefined)}
           onClick={() => onSave(paths.filter((path) => meaningOf(path) === "measured"))}
         >
           {saving ? "Saving…" : "Save it so"}

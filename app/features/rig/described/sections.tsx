@@ -13,9 +13,9 @@ import { PARTS } from "#core/log/parts.ts";
 import type { BuildTexts } from "./texts.ts";
 import { PROVEN } from "#core/log/schema.ts";
 import { PART_NAMES, ZONE_NAMES } from "#app/vocabulary/parts.ts";
-import { FUEL_NAMES } from "#app/vocabulary/fuels.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 import { FormPick } from "#app/ui/form-fields.tsx";
+import { FuelFields } from "./FuelFields.tsx";
 import { PasteNeedle } from "./PasteNeedle.tsx";
 import type { NeedlePoint } from "#core/rig/needle-table.ts";
 import { Measure, Section, useAssumed, type CarburettorAt, type SettingAt } from "./fields.tsx";
@@ -23,10 +23,7 @@ import { Measure, Section, useAssumed, type CarburettorAt, type SettingAt } from
 const useBuild = () => useFormContext<BuildTexts>();
 
 export function MachineSection() {
-  const [fuel, cylinders] = useWatch({
-    control: useBuild().control,
-    name: ["fuel.name", "engine.cylinders"],
-  });
+  const cylinders = useWatch({ control: useBuild().control, name: "engine.cylinders" });
   return (
     <Section title="Machine" holds={["engine."]}>
       <FormPick<BuildTexts>
@@ -74,18 +71,7 @@ export function MachineSection() {
         unit="rpm"
         hint="Of stock rods and flywheel; empty if unknown."
       />
-      <FormPick<BuildTexts>
-        name="fuel.name"
-        label="Fuel"
-        options={[...FUEL_NAMES, ["other", "Other, by its data sheet"]]}
-      />
-      {fuel === "other" && (
-        <>
-          <Measure name="fuel.density15KgM3" label="Density at 15 °C" unit="kg/m³" />
-          <Measure name="fuel.expansionPerK" label="Expansion" unit="1/K" />
-          <Measure name="fuel.stoichiometric" label="Air-fuel ratio at λ 1" />
-        </>
-      )}
+      <FuelFields />
     </Section>
   );
 }

@@ -28,18 +28,32 @@ const zoned = (record: typeof B.usage) =>
     top: n(record.shape.top),
   });
 
-type Fuel = Record<"name" | "density15KgM3" | "expansionPerK" | "stoichiometric", string>;
-const [, other] = B.fuel.def.options;
+type Fuel = Record<
+  "name" | "ethanolPercent" | "oilRatio" | "density15KgM3" | "expansionPerK" | "stoichiometric",
+  string
+>;
+const [petrol, , other] = B.fuel.def.options;
+const oilRatio = maybe(n(petrol.shape.oilRatio.def.innerType));
 const fuel = variants<Fuel, z.infer<typeof B.fuel>>(
   "name",
   {
+    petrol: z.object({ ethanolPercent: maybe(n(petrol.shape.ethanolPercent.def.innerType)), oilRatio }),
+    methanol: z.object({ oilRatio }),
     other: z.object({
+      oilRatio,
       density15KgM3: n(other.shape.density15KgM3),
       expansionPerK: n(other.shape.expansionPerK),
       stoichiometric: n(other.shape.stoichiometric),
     }),
   },
-  { name: "petrol", density15KgM3: "745", expansionPerK: "0.00095", stoichiometric: "14.6" },
+  {
+    name: "petrol",
+    ethanolPercent: "",
+    oilRatio: "",
+    density15KgM3: "745",
+    expansionPerK: "0.00095",
+    stoichiometric: "14.6",
+  },
 );
 
 type Window = Record<"kind" | "turns" | "from" | "to", string>;
@@ -182,6 +196,7 @@ export function buildTexts(build: Build): BuildTexts {
     breathing: undefined,
     ...build,
     engine: { revLimitRpm: undefined, ...build.engine },
+    fuel: { ethanolPercent: undefined, oilRatio: undefined, ...build.fuel } as z.infer<typeof B.fuel>,
     carburettor: opened(build.carburettor),
     carburettors: build.carburettors ?? 1,
     firesEvenly: build.firing === undefined,
