@@ -66,7 +66,7 @@ function heard(rpm: number, build: Build, before: number | undefined, random: Ra
     });
     if (answer.kind === "rpm") return answer.rpm;
     // Asked about, the tuner says which: the nearer one.
-    if (answer.kind === "two")
+    if (answer.kind === "asked")
       return answer.rpms.reduce((a, b) => (Math.abs(b - rpm) < Math.abs(a - rpm) ? b : a));
   }
   unheard += 1;

@@ -79,6 +79,7 @@ export class MicrophoneTachometer implements Device {
   private readonly open: () => Promise<Ear>;
   private ear: Ear | undefined;
   private last: { readonly rpm: number; readonly atMs: number } | undefined;
+  private answered = false;
 
   /** @param onHeard - told of every window: too quiet, not sure, two answers, or the speed */
   constructor(
@@ -91,8 +92,9 @@ export class MicrophoneTachometer implements Device {
     this.open = open;
   }
 
-  /** The tuner says which of two it is: from there on it is followed. */
+  /** The tuner says that it is the engine, and its speed: from there on it is followed, however steady. */
   settle(rpm: number): void {
+    this.answered = true;
     this.last = { rpm, atMs: performance.now() };
   }
 
@@ -106,7 +108,11 @@ export class MicrophoneTachometer implements Device {
     for await (const sound of ear.windows) {
       const atMs = performance.now();
       const fresh = this.last && atMs - this.last.atMs < FORGOTTEN_MS ? this.last.rpm : undefined;
-      const heard = hear(sound, ear.rateHz, { ...this.listening, nearRpm: fresh });
+      const heard = hear(sound, ear.rateHz, {
+        ...this.listening,
+        nearRpm: fresh,
+        answered: this.answered,
+      });
       this.onHeard(heard);
       if (heard.kind !== "rpm") continue;
       this.last = { rpm: heard.rpm, atMs };

@@ -30,11 +30,25 @@ export function Hearing({ heard, onSettle }: HearingProps) {
           engine.
         </p>
       );
-    case "two":
+    case "steady":
       return (
-        <div className="row" role="group" aria-label="Two answers">
+        <div className="row" role="group" aria-label="Is it the engine?">
           <span role="status">
-            Two answers: {rounded(heard.rpms[0])} or {rounded(heard.rpms[1])} rpm?
+            {rounded(heard.rpm)} rpm, but as steady as mains hum or a held note. Blip the throttle once. Does
+            the sound follow?
+          </span>
+          <Button variant="outlined" onClick={() => onSettle(heard.rpm)}>
+            Yes, it is the engine
+          </Button>
+        </div>
+      );
+    case "asked":
+      return (
+        <div className="row" role="group" aria-label="Which speed is it?">
+          <span role="status">
+            {heard.rpms.length === 1
+              ? `Is it ${rounded(heard.rpms[0] ?? 0)} rpm? That is far from this engine’s idle.`
+              : `Which speed is it: ${heard.rpms.map(rounded).join(" or ")} rpm?`}
           </span>
           {heard.rpms.map((rpm) => (
             <Button key={rpm} variant="outlined" onClick={() => onSettle(rpm)}>
@@ -46,7 +60,7 @@ export function Hearing({ heard, onSettle }: HearingProps) {
     case "rpm":
       return (
         <p className="quiet flush" role="status">
-          Heard by the microphone{heard.clear < 1 ? ", faintly" : ", plainly"}. No sound is kept.
+          Heard by the microphone{heard.clear < 2.5 ? ", faintly" : ", plainly"}. No sound is kept.
         </p>
       );
   }

@@ -186,17 +186,31 @@ describe("what the microphone makes of it", () => {
     [undefined, "Listening: the first figure takes two seconds."],
     [{ kind: "tooQuiet" }, /^Too quiet\. Hold it nearer/],
     [{ kind: "unsure" }, /^Not sure: something else is louder/],
-    [{ kind: "rpm", rpm: 1740, clear: 1.8 }, "Heard by the microphone, plainly. No sound is kept."],
+    [{ kind: "rpm", rpm: 1740, clear: 3.8 }, "Heard by the microphone, plainly. No sound is kept."],
     [{ kind: "rpm", rpm: 1740, clear: 0.6 }, /faintly/],
   ] as const)("%j is said", (heard, words) => {
     show(heard);
     expect(screen.getByRole("status")).toHaveTextContent(words);
   });
 
-  it("asks which of two it is, and one tap says so", () => {
-    show({ kind: "two", rpms: [1502.3, 3004.6], clear: 1 });
-    expect(screen.getByRole("status")).toHaveTextContent("Two answers: 1500 or 3000 rpm?");
-    fireEvent.click(screen.getByRole("button", { name: "It is 3000" }));
-    expect(settled).toEqual([3004.6]);
+  it.each([
+    [
+      { kind: "asked", rpms: [1502.3, 3004.6], clear: 1 },
+      "Which speed is it: 1500 or 3000 rpm?",
+      "It is 3000",
+      3004.6,
+    ],
+    [{ kind: "asked", rpms: [3004.6], clear: 1 }, /^Is it 3000 rpm\? That is far/, "It is 3000", 3004.6],
+    [
+      { kind: "steady", rpm: 1500, clear: 5 },
+      /^1500 rpm, but as steady as mains/,
+      "Yes, it is the engine",
+      1500,
+    ],
+  ] as const)("asks where it is not sure, and one tap says so: %j", (heard, words, tap, rpm) => {
+    show(heard);
+    expect(screen.getByRole("status")).toHaveTextContent(words);
+    fireEvent.click(screen.getByRole("button", { name: tap }));
+    expect(settled.at(-1)).toBe(rpm);
   });
 });

@@ -4,6 +4,7 @@
  */
 import { twoSpectra } from "../../numbers/fft.ts";
 import { requireRange } from "../../units/guard.ts";
+import { beatOf, type Beat } from "./beat.ts";
 import { linesOf, type Lines } from "./lines.ts";
 import { meanRate } from "./phase.ts";
 import { reduceSound } from "./reduced.ts";
@@ -24,20 +25,24 @@ export interface Listening {
   readonly nearRpm?: number | undefined;
   /** what such an engine does there by the book, an idle say: of two answers an octave apart it names one */
   readonly usualRpm?: number | undefined;
+  /** it has answered the throttle: however steady, it is an engine */
+  readonly answered?: boolean | undefined;
 }
 
 export type Heard =
-  /** `clear`: how far its lines stand out, 0.5 just so, 2 plainly */
+  /** `clear`: how far its lines stand out, 1.5 just so, 3 plainly */
   | { readonly kind: "rpm"; readonly rpm: number; readonly clear: number }
-  /** both could be: the likelier first */
-  | { readonly kind: "two"; readonly rpms: readonly [number, number]; readonly clear: number }
+  /** each of these could be, the likelier first; one alone is far from the book's */
+  | { readonly kind: "asked"; readonly rpms: readonly number[]; readonly clear: number }
+  /** as steady as mains or a held note: an engine answers the throttle */
+  | { readonly kind: "steady"; readonly rpm: number; readonly clear: number }
   | { readonly kind: "unsure" }
   | { readonly kind: "tooQuiet" };
 
 /** Of full scale: below it no engine runs near this microphone. */
 const QUIET = 0.0015;
 /** Less than this stands out of any noise. */
-const LEAST_CLEAR = 0.5;
+const LEAST_CLEAR = 1.5;
 const MULTIPLES = 4;
 /** Higher multiples count less: an engine's unrest washes them out. */
 const MULTIPLE_POWER = 1.2;
@@ -94,6 +99,27 @@ function candidates(tones: Lines, loudness: Lines, fromHz: number, toHz: number)
 
 const apart = (a: number, b: number): number => Math.abs(Math.log(a / b));
 const isMultiple = (of: number, hz: number): boolean => [2, 3, 4].some((k) => apart(hz / of, k) < 0.03);
+const isOctave = (a: number, b: number): boolean => isMultiple(a, b) || isMultiple(b, a);
+
+/** So many candidates, and no weaker ones, may be an engine. */
+const MOST_CANDIDATES = 4;
+const LEAST_SHARE = 0.5;
+/** An engine's beat is there all the time, and its unrest is small. */
+const THERE = 0.1;
+const MOST_JITTER = 0.045;
+/** Nothing that burns runs as evenly as this from beat to beat. */
+const TOO_STEADY = 0.0085;
+/** No throat, string or transformer sounds as low. */
+const LOWEST_NOTE_HZ = 45;
+
+/** A drum, or the wave of a voice, beats as slowly: an engine there fires loudly. */
+const SLOW_HZ = 16;
+const SLOW_THERE = 0.3;
+
+const isEngine = (beat: Beat | undefined, hz: number): boolean =>
+  beat !== undefined && beat.leastShare >= (hz < SLOW_HZ ? SLOW_THERE : THERE) && beat.jitter <= MOST_JITTER;
+const isTooSteady = (beat: Beat | undefined, hz: number): boolean =>
+  hz > LOWEST_NOTE_HZ && beat !== undefined && beat.walk < TOO_STEADY;
 
 /** How much louder than its multiple a lower beat is: less, and only its cylinders differ; more, and it beats itself. */
 const DIFFER = 0.25;
@@ -124,11 +150,37 @@ function ofMultiples(loudness: Lines, a: Candidate, b: Candidate): Candidate | u
 /** A book's figure is good for so much, and an octave is well beyond it. */
 const AS_USUAL = 0.35;
 
-/** @returns the one of two beats that lies about the usual one, where the other does not */
-function byTheBook(a: number, b: number, usual: number): number | undefined {
-  const [ofA, ofB] = [apart(a, usual) < AS_USUAL, apart(b, usual) < AS_USUAL];
-  if (ofA === ofB) return undefined;
-  return ofA ? a : b;
+interface Chosen extends Candidate {
+  /** so far from the book's figure that it is asked */
+  readonly isFar?: true;
+}
+
+/** @returns the one beat that it is, or those between which the tuner says; none where nothing was found */
+function chosenOf(
+  found: readonly Candidate[],
+  loudness: Lines,
+  { nearHz, usualHz }: { readonly nearHz: number | undefined; readonly usualHz: number | undefined },
+): readonly Chosen[] {
+  const [best] = found;
+  if (!best) return [];
+  const before = nearHz === undefined ? undefined : found.find(({ hz }) => apart(hz, nearHz) < NEAR);
+  if (before && before.score >= NEAR_SHARE * best.score) return [before];
+  const rivals = found.filter(
+    (one) =>
+      apart(one.hz, best.hz) > 0.08 &&
+      one.score >= (isOctave(best.hz, one.hz) ? MULTIPLE_RIVAL : RIVAL) * best.score,
+  );
+  if (usualHz === undefined) {
+    const [rival] = rivals;
+    if (!rival) return [best];
+    const told = ofMultiples(loudness, best, rival);
+    return told ? [told] : [best, rival];
+  }
+  const asUsual = ({ hz }: Candidate) => apart(hz, usualHz) < AS_USUAL;
+  if (asUsual(best)) return [best, ...rivals.filter((one) => asUsual(one))];
+  const usual = found.find(asUsual);
+  if (!usual) return [{ ...best, isFar: true }];
+  return isOctave(best.hz, usual.hz) ? [usual] : [best, usual];
 }
 
 /** The middle of each line's power, told by its multiple: finer than the step of the search. */
@@ -156,7 +208,7 @@ function sharpened(lines: readonly Lines[], hz: number): number {
  * @throws {RangeError} for a rate, a window or speeds that cannot be
  */
 export function hear(sound: Float32Array, sampleRateHz: number, listening: Listening): Heard {
-  const { firing, leastRpm, mostRpm, nearRpm, usualRpm } = listening;
+  const { firing, leastRpm, mostRpm, nearRpm, usualRpm, answered } = listening;
   requireRange("cylinders", firing.cylinders, 1, 12);
   requireRange("least speed", leastRpm, 100, 20_000, "rpm");
   requireRange("most speed", mostRpm, leastRpm * 1.1, 30_000, "rpm");
@@ -167,23 +219,29 @@ export function hear(sound: Float32Array, sampleRateHz: number, listening: Liste
   const [ofTones, ofLoudness] = twoSpectra(tones, loudness, size);
   const lines = [linesOf(ofLoudness, rateHz / size), linesOf(ofTones, rateHz / size)] as const;
   const perRpm = beatsAt(firing);
-  const found = candidates(lines[1], lines[0], leastRpm * perRpm, mostRpm * perRpm);
-  const [best] = found;
-  if (!best || best.score < LEAST_CLEAR) return { kind: "unsure" };
+  const all = candidates(lines[1], lines[0], leastRpm * perRpm, mostRpm * perRpm);
+  const loudest = all[0]?.score ?? 0;
+  if (!(loudest >= LEAST_CLEAR)) return { kind: "unsure" };
+  const beatAt = (hz: number) => beatOf(beats, rateHz, hz);
+  const found = all
+    .slice(0, MOST_CANDIDATES)
+    .filter(({ hz, score }) => score >= LEAST_SHARE * loudest && isEngine(beatAt(hz), hz));
   const rpmOf = ({ hz }: Candidate) => meanRate(beats, rateHz, sharpened(lines, hz)) / perRpm;
-  const before =
-    nearRpm === undefined ? undefined : found.find(({ hz }) => apart(hz / perRpm, nearRpm) < NEAR);
-  if (before && before.score >= NEAR_SHARE * best.score)
-    return { kind: "rpm", rpm: rpmOf(before), clear: before.score };
-  const rival = found.find(
-    (one) =>
-      one !== best &&
-      apart(one.hz, best.hz) > 0.08 &&
-      one.score >= (isMultiple(best.hz, one.hz) ? MULTIPLE_RIVAL : RIVAL) * best.score,
-  );
-  if (!rival) return { kind: "rpm", rpm: rpmOf(best), clear: best.score };
-  const usual = usualRpm === undefined ? undefined : byTheBook(best.hz, rival.hz, usualRpm * perRpm);
-  const told = usual === undefined ? ofMultiples(lines[0], best, rival) : usual === best.hz ? best : rival;
-  if (told) return { kind: "rpm", rpm: rpmOf(told), clear: told.score };
-  return { kind: "two", rpms: [rpmOf(best), rpmOf(rival)], clear: best.score };
+  const asked = (these: readonly Candidate[]): Heard => ({
+    kind: "asked",
+    rpms: these.map(rpmOf),
+    clear: these[0]?.score ?? 0,
+  });
+  const answer = (one: Candidate): Heard => {
+    const hz = sharpened(lines, one.hz);
+    const steady = !answered && isTooSteady(beatAt(hz), hz);
+    return { kind: steady ? "steady" : "rpm", rpm: rpmOf(one), clear: one.score };
+  };
+  const chosen = chosenOf(found, lines[0], {
+    nearHz: nearRpm === undefined ? undefined : nearRpm * perRpm,
+    usualHz: usualRpm === undefined ? undefined : usualRpm * perRpm,
+  });
+  if (chosen.length === 0) return { kind: "unsure" };
+  const [one, ...others] = chosen;
+  return one && others.length === 0 && !one.isFar ? answer(one) : asked(chosen);
 }
