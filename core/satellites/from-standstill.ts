@@ -1,5 +1,6 @@
 /** Seconds from a standstill to a speed or over a length, by satellites, with their error; and how fast it got. */
 import { flatAbout, placeSdM, type Fix } from "./fix.ts";
+import { stampSdS } from "./stamps.ts";
 import { standingStarts, type AlongFix, type Moment, type Start } from "./standing-start.ts";
 
 export interface Timed {
@@ -13,6 +14,8 @@ export type Goal =
 
 /** Of a speed from the shift of the signals. */
 const SPEED_SD_MS = 0.25;
+/** What a machine hastens by: a stamp that is late makes its speed that much off. */
+const PUSH_MS2 = 4;
 /** It stands below this, and moves for sure above that. */
 const STANDS_MS = 1.2;
 const MOVES_MS = 5;
@@ -30,28 +33,33 @@ function alongOf(fixes: readonly Fix[]): AlongFix[] | undefined {
   if (!(length > 4 * placeSdM(last))) return undefined;
   const [east, north] = [end.eastM / length, end.northM / length];
   const crowded = Math.sqrt(Math.max(1, (1000 * (fixes.length - 1)) / (last.atMs - first.atMs)));
-  return fixes.map((fix) => {
+  const stampS = stampSdS(fixes);
+  const speeds = speedsOf(fixes);
+  return fixes.map((fix, i) => {
     const { eastM, northM } = flatAbout(first, fix);
     return {
       timeS: (fix.atMs - first.atMs) / 1000,
       alongM: east * eastM + north * northM,
       // Errors of a place last: ten fixes a second tell it no better than one.
-      sdM: placeSdM(fix) * crowded,
+      sdM: Math.hypot(placeSdM(fix) * crowded, (speeds[i] ?? 0) * stampS),
       speedMs: fix.speedMs,
-      speedSdMs: SPEED_SD_MS,
+      speedSdMs: Math.hypot(SPEED_SD_MS, PUSH_MS2 * stampS),
     };
   });
 }
 
-/** @returns how fast it was at each fix: as told, or by the places about it */
+/** Places nearer in time than this tell no speed: their errors would. */
+const APART_MS = 1000;
+
+/** @returns how fast it was at each fix: as told, or by the places a second before and after it */
 export function speedsOf(fixes: readonly Fix[]): number[] {
   const [first] = fixes;
-  return fixes.map((fix, i) => {
+  let [from, to] = [0, 0];
+  return fixes.map((fix) => {
+    while ((fixes[from + 1]?.atMs ?? Infinity) <= fix.atMs - APART_MS) from += 1;
+    while (to < fixes.length - 1 && (fixes[to]?.atMs ?? 0) < fix.atMs + APART_MS) to += 1;
     if (fix.speedMs !== undefined) return fix.speedMs;
-    const [before, after] = [
-      fixes[Math.max(0, i - 1)] ?? fix,
-      fixes[Math.min(fixes.length - 1, i + 1)] ?? fix,
-    ];
+    const [before, after] = [fixes[from] ?? fix, fixes[to] ?? fix];
     const dtS = (after.atMs - before.atMs) / 1000;
     if (!first || !(dtS > 0)) return 0;
     const [a, b] = [flatAbout(first, before), flatAbout(first, after)];
@@ -80,6 +88,9 @@ function standBySpeed(fixes: readonly Fix[]): Stand | undefined {
   return { from: fixes.findIndex(({ atMs }) => atMs >= since), stoodAt, movedAt };
 }
 
+/** Before it surely moved so much is looked at. */
+const SEARCHED_S = 20;
+
 /** Places alone are too coarse for a speed: it stood as the first fixes came, and moves once it is far from them. */
 function standByPlace(fixes: readonly Fix[]): Stand | undefined {
   const [first] = fixes;
@@ -87,8 +98,33 @@ function standByPlace(fixes: readonly Fix[]): Stand | undefined {
   const far = FAR_SDS * placeSdM(first);
   const points = fixes.map((fix) => flatAbout(first, fix));
   const movedAt = points.findIndex(({ eastM, northM }) => Math.hypot(eastM, northM) > far);
-  return movedAt < 0 ? undefined : { from: 0, stoodAt: 0, movedAt };
+  if (movedAt < 0) return undefined;
+  const since = (fixes[movedAt]?.atMs ?? 0) - 1000 * SEARCHED_S;
+  const from = fixes.findIndex(({ atMs }) => atMs >= since);
+  return { from, stoodAt: from, movedAt };
 }
+
+/** A start so soon after the first fix may have been before it: nobody saw it stand. */
+const SEEN_STANDING_S = 1.5;
+const STILL_SDS = 3;
+
+/** @returns whether it was seen to stand before it went */
+export function stoodFirst(fixes: readonly Fix[]): boolean {
+  const stand = standOf(fixes);
+  if (!stand) return false;
+  const first = fixes[stand.from];
+  const later = first && fixes.find(({ atMs }) => atMs >= first.atMs + 1000 * SEEN_STANDING_S);
+  if (!first || !later || first.speedMs !== undefined) return later !== undefined;
+  const { eastM, northM } = flatAbout(first, later);
+  return Math.hypot(eastM, northM) < STILL_SDS * placeSdM(first);
+}
+
+/** Beyond so many the run is as well told by every second of them. */
+const MOST_USED = 700;
+const thinned = (fixes: readonly Fix[]): readonly Fix[] => {
+  const every = Math.ceil(fixes.length / MOST_USED);
+  return every === 1 ? fixes : fixes.filter((_, i) => i % every === 0 || i === fixes.length - 1);
+};
 
 const standOf = (fixes: readonly Fix[]): Stand | undefined =>
   fixes.every(({ speedMs }) => speedMs !== undefined) ? standBySpeed(fixes) : standByPlace(fixes);
@@ -152,9 +188,9 @@ export interface StandstillRun extends Timed {
 export function fromStandstill(fixes: readonly Fix[], goal: Goal): StandstillRun | undefined {
   const stand = standOf(fixes);
   if (!stand) return undefined;
-  const used = fixes.slice(stand.from);
+  const used = thinned(fixes.slice(stand.from));
   const along = alongOf(used);
-  const [stood, moved] = [used[stand.stoodAt - stand.from], used[stand.movedAt - stand.from]];
+  const [stood, moved] = [fixes[stand.stoodAt], fixes[stand.movedAt]];
   const [first] = used;
   if (!along || !stood || !moved || !first || along.length < 4) return undefined;
   const since = (atMs: number) => (atMs - first.atMs) / 1000;
@@ -170,9 +206,12 @@ export function fromStandstill(fixes: readonly Fix[], goal: Goal): StandstillRun
   const variance =
     all.reduce((total, one) => total + one.weight * (one.variance + (one.seconds - mean) ** 2), 0) / weights;
   const startS = all.reduce((total, one) => total + one.weight * one.startS, 0) / weights;
+  if (moved.speedMs === undefined && startS < SEEN_STANDING_S) return undefined;
   // Places alone: what they wander by between both ends no filter of theirs can see.
   const wanderS =
-    goal.what === "distance" && moved.speedMs === undefined ? (placeSdM(moved) * mean) / goal.lengthM : 0;
+    goal.what === "distance" && moved.speedMs === undefined
+      ? (Math.SQRT2 * placeSdM(moved) * mean) / goal.lengthM
+      : 0;
   return {
     seconds: mean,
     sdS: Math.max(Math.sqrt(variance), wanderS),

@@ -11,16 +11,23 @@ const AWAY_M = 50;
 export interface Pass {
   readonly atMs: number;
   readonly sdMs: number;
+  /** how near it came */
+  readonly distanceM: number;
+  /** which way it led, a metre of it */
+  readonly eastM: number;
+  readonly northM: number;
 }
+
+const sameWay = (a: Pass, b: Pass): number => a.eastM * b.eastM + a.northM * b.northM;
 
 /** @returns when the line was passed, in order */
 export function passes(fixes: readonly Fix[], line: Place): Pass[] {
   const speeds = speedsOf(fixes);
   const points = fixes.map((fix) => flatAbout(line, fix));
   const found: Pass[] = [];
-  let nearest: (Pass & { readonly distanceM: number }) | undefined;
+  let nearest: Pass | undefined;
   const settle = () => {
-    if (nearest) found.push({ atMs: nearest.atMs, sdMs: nearest.sdMs });
+    if (nearest) found.push(nearest);
     nearest = undefined;
   };
   for (let i = 1; i < fixes.length; i += 1) {
@@ -33,16 +40,41 @@ export function passes(fixes: readonly Fix[], line: Place): Pass[] {
     if (!(length > 0) || speed < RIDDEN_MS) continue;
     const u = Math.max(0, Math.min(1, -(a.eastM * east + a.northM * north) / length));
     const distanceM = Math.hypot(a.eastM + u * east, a.northM + u * north);
-    if (distanceM > NEAR_M || (nearest && distanceM >= nearest.distanceM)) continue;
-    nearest = {
+    if (distanceM > NEAR_M) continue;
+    const metres = Math.sqrt(length);
+    const pass: Pass = {
       distanceM,
       atMs: before.atMs + u * (after.atMs - before.atMs),
       sdMs: (1000 * placeSdM(after)) / speed,
+      eastM: east / metres,
+      northM: north / metres,
     };
+    // The way back beside it is another pass, however near.
+    if (nearest && sameWay(nearest, pass) < 0) settle();
+    if (!nearest || distanceM < nearest.distanceM) nearest = pass;
   }
   const last = points.at(-1);
   if (last && Math.hypot(last.eastM, last.northM) > NEAR_M) settle();
   return found;
+}
+
+/** Within sixty degrees. */
+const SAME_WAY = 0.5;
+
+/**
+ * A lap goes over the line one way: a figure of eight, or a straight that leads back beside it, passes it the other way
+ * too.
+ * @returns the passes of that way, which the nearer of the first two tells, and how many led another way
+ */
+export function oneWay(all: readonly Pass[]): {
+  readonly counted: readonly Pass[];
+  readonly otherWay: number;
+} {
+  const [first, second] = all;
+  if (!first) return { counted: [], otherWay: 0 };
+  const way = second && second.distanceM < first.distanceM ? second : first;
+  const counted = all.filter((pass) => sameWay(way, pass) > SAME_WAY);
+  return { counted, otherWay: all.length - counted.length };
 }
 
 /** @returns the time of each lap, with the error of both its ends */

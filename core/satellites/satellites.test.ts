@@ -10,10 +10,11 @@ import {
 import type { AirEntry } from "../log/schema.ts";
 import { courseOf } from "./course.ts";
 import { flatAbout, metresBetween, type Fix } from "./fix.ts";
-import { fromStandstill, topSpeed, type Goal } from "./from-standstill.ts";
+import { fromStandstill, stoodFirst, topSpeed, type Goal } from "./from-standstill.ts";
+import { stampSdS } from "./stamps.ts";
 import { heightOf, pressureWorth } from "./height.ts";
 import { ellipsoidOverSea, nearestPlace } from "./known-place.ts";
-import { lapsOf, passes } from "./laps.ts";
+import { lapsOf, oneWay, passes } from "./laps.ts";
 import { progressOf } from "./progress.ts";
 import { standingStarts } from "./standing-start.ts";
 
@@ -189,6 +190,21 @@ describe("a run from a standstill", () => {
     ]);
     expect(progressOf(fixes.slice(-8, -2), { what: "distance", lengthM: 1000 }).phase).toBe("rolling");
   });
+  it("is none of a rolling start by places alone, and a long wait is no trouble", () => {
+    const metres = (s: number) => (1 / 111_195) * s;
+    const rolling = Array.from({ length: 20 }, (_, i) =>
+      fix({ atMs: 1000 * i, latitude: 45.1 + metres(12 * i + 0.5 * i * i), accuracyM: 5 }),
+    );
+    expect(fromStandstill(rolling, { what: "distance", lengthM: 100 })).toBeUndefined();
+    expect(stoodFirst(rolling)).toBe(false);
+    const waits = Array.from({ length: 1900 }, (_, i) => {
+      const t = Math.max(0, i / 10 - 175);
+      return fix({ atMs: 100 * i, latitude: 45.1 + metres(2 * t * t), accuracyM: 5 });
+    });
+    expect(stoodFirst(waits)).toBe(true);
+    const run = fromStandstill(waits, { what: "distance", lengthM: 100 });
+    expect(run?.seconds).toBeCloseTo(Math.sqrt(50), 0);
+  });
   it("refuses a search without fixes or without time", () => {
     expect(() => standingStarts([], 0, 1)).toThrow("fixes must be 4 to 1500, got 0");
     const still = Array.from({ length: 5 }, (_, i) => ({
@@ -217,6 +233,45 @@ describe("the rest of a run", () => {
       expect(Math.abs(seconds - truth)).toBeLessThan(0.5);
       expect(sdS).toBeLessThan(0.2);
     }
+  });
+  it("laps count one way: the crossing of a figure of eight, and a straight that leads back beside the line", () => {
+    const look = (whereAt: Parameters<typeof seenBy>[0], n: number) => {
+      const see = seenBy(
+        whereAt,
+        { rateHz: 5, placeSdM: 1, lastsS: 30, speedSdMs: 0.2 },
+        HERE,
+        seededRandom(n),
+      );
+      return Array.from({ length: 5 * 120 }, (_, i) => see(i / 5));
+    };
+    // An eight of 80 m a side crosses its middle twice a round, some eighty degrees apart.
+    const eight = look((t) => {
+      const turn = t / 5;
+      return { eastM: 80 * Math.sin(turn), northM: 40 * Math.sin(2 * turn), speedMs: 16 };
+    }, 3);
+    const crossed = passes(eight, HERE);
+    const round = 2 * Math.PI * 5;
+    const { counted, otherWay } = oneWay(crossed);
+    expect(otherWay).toBeGreaterThanOrEqual(3);
+    for (const { seconds } of lapsOf(counted)) expect(Math.abs(seconds - round)).toBeLessThan(0.6);
+    // Two straights 18 m apart, ridden to and fro: the way back is no end of a lap.
+    const hairpins = look((t) => {
+      const turn = t / 8;
+      return { eastM: 100 * Math.sin(turn), northM: 9 * (1 - Math.cos(turn)), speedMs: 12 };
+    }, 4);
+    const laps = lapsOf(oneWay(passes(hairpins, HERE)).counted);
+    expect(laps.length).toBeGreaterThanOrEqual(1);
+    for (const { seconds } of laps) expect(Math.abs(seconds - 2 * Math.PI * 8)).toBeLessThan(0.6);
+  });
+  it("stamps are held against their own rate, and missing ones are no scatter", () => {
+    const stamps = (at: (i: number) => number) =>
+      stampSdS(Array.from({ length: 60 }, (_, i) => fix({ atMs: at(i) })).filter((_, i) => i < 20 || i > 34));
+    expect(stamps((i) => 200 * i)).toBeLessThan(1e-6);
+    const random = seededRandom(8);
+    const scattered = stamps((i) => 200 * i + 50 * random.normal());
+    expect(scattered).toBeGreaterThan(0.035);
+    expect(scattered).toBeLessThan(0.065);
+    expect(stampSdS([])).toBe(0);
   });
   it("a line that nobody comes near is never passed, and one pass is no lap", () => {
     const look = see(5, 30);

@@ -54,13 +54,26 @@ function Live({ last, words }: LiveProps) {
   );
 }
 
-function TakenRun({ taken, onSave, onAnew }: { taken: Taken; onSave: () => void; onAnew: () => void }) {
+interface TakenRunProps {
+  readonly taken: Taken;
+  /** it was from a standstill */
+  readonly goal: boolean;
+  readonly onSave: () => void;
+  readonly onAnew: () => void;
+}
+
+function TakenRun({ taken, goal, onSave, onAnew }: TakenRunProps) {
   return (
     <div className="stack tight" role="group" aria-label="By satellites">
       <p className="flush" role="status">
         <strong className="big-figure">{taken.words}</strong>{" "}
         <span className="quiet">from {taken.rateHz.toFixed(taken.rateHz < 3 ? 1 : 0)} fixes a second</span>
       </p>
+      {goal && (
+        <p className="quiet flush">
+          A clutch let in softly costs some 0.06 s. Between runs of one machine it cancels.
+        </p>
+      )}
       {taken.doubts.map((doubt) => (
         <p className="quiet flush" key={doubt}>
           {doubt}
@@ -140,10 +153,17 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
           {line ? "Set the line here instead" : "Set the line here"}
         </Button>
       )}
+      {live && run.otherWay > 0 && (
+        <Caution plain>
+          You also cross this line another way, as on a figure of eight. Only one way counts as a lap. Set the
+          line elsewhere if laps are missed.
+        </Caution>
+      )}
       {run.problem !== undefined && <Caution grave>{run.problem}</Caution>}
       {taken && (
         <TakenRun
           taken={taken}
+          goal={goal !== undefined}
           onSave={() => {
             onTaken(taken);
             run.arm();

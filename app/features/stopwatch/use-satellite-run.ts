@@ -1,8 +1,8 @@
 /** A run as the satellites see it: from the fixes to the figure. The timing itself is the worker's. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Fix, Place } from "#core/satellites/fix.ts";
-import { topSpeed, type Goal } from "#core/satellites/from-standstill.ts";
-import { lapsOf, passes } from "#core/satellites/laps.ts";
+import { stoodFirst, topSpeed, type Goal } from "#core/satellites/from-standstill.ts";
+import { lapsOf, oneWay, passes } from "#core/satellites/laps.ts";
 import { progressOf, type Progress } from "#core/satellites/progress.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import { useAwake } from "#app/ui/use-awake.ts";
@@ -14,6 +14,8 @@ import { courseDoubts, speedTaken, timeTaken, type Taken } from "./satellite-for
 
 /** What comes after the goal still tells of the moment before it. */
 const AFTER_MS = 1500;
+/** Places alone may have reached it by their noise: then it is asked again. */
+const AGAIN_MS = 2000;
 /** Of a lap it is enough to know the last ones; of a sprint all of it. */
 const NONE: readonly Fix[] = [];
 
@@ -32,6 +34,7 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
   const [taken, setTaken] = useState<Taken>();
   const [problem, setProblem] = useState<string>();
   const asked = useRef<number>(undefined);
+  const [againMs, setAgain] = useState(-Infinity);
   const live = state.status === "live";
   useAwake(live);
   const all = state.channels.get(1) ?? NONE;
@@ -48,6 +51,8 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
     setTaken(undefined);
     setProblem(undefined);
     setSince(fromMs);
+    setAgain(-Infinity);
+    asked.current = undefined;
   };
   /** Another receiver has another clock. */
   const begin = () => {
@@ -61,14 +66,20 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
   const over = reachedMs !== undefined && last !== undefined && last.atMs >= reachedMs + AFTER_MS;
   useEffect(() => {
     // One that is not saved yet is not pushed away by the next.
-    if (!over || !goal || waits || asked.current === reachedMs) return;
-    asked.current = reachedMs;
+    if (!over || !goal || waits || last.atMs < againMs || asked.current === last.atMs) return;
+    asked.current = last.atMs;
     receiver.timeRun(fixes, goal).then(
       (run) => {
         if (!run) {
-          setProblem("The start was not seen: stand still for some seconds before you go.");
+          setAgain(last.atMs + AGAIN_MS);
+          setProblem(
+            stoodFirst(fixes)
+              ? undefined
+              : "You were rolling already. Stop, stand still for two seconds, then go.",
+          );
           return;
         }
+        setProblem(undefined);
         const ridden = fixes.filter(
           ({ atMs }) => atMs >= run.startedMs && atMs <= run.startedMs + 1000 * run.seconds,
         );
@@ -76,16 +87,18 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
       },
       (error: unknown) => setProblem(errorWords(error)),
     );
-  }, [over, waits, reachedMs, goal, fixes, simulated, units]);
+  }, [over, waits, last, againMs, goal, fixes, simulated, units]);
 
-  const laps = useMemo(
+  const { counted: laps, otherWay } = useMemo(
     () =>
-      line && what === "lap"
-        ? passes(
-            all.filter(({ atMs }) => atMs >= line.atMs),
-            line,
-          )
-        : [],
+      oneWay(
+        line && what === "lap"
+          ? passes(
+              all.filter(({ atMs }) => atMs >= line.atMs),
+              line,
+            )
+          : [],
+      ),
     [all, line, what],
   );
   const counted = useRef(0);
@@ -112,6 +125,7 @@ export function useSatelliteRun({ what, goal, units, onLap }: Wanted) {
     arm,
     begin,
     lapCount: Math.max(0, laps.length - 1),
+    otherWay,
     line,
     setLine: () => {
       if (!last) return;
