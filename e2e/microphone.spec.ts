@@ -2,9 +2,10 @@
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { chromium } from "@playwright/test";
+import { chromium, type Page } from "@playwright/test";
 import { seededRandom } from "#core/numbers/random.ts";
 import { amongNoise, drawSoundingEngine, soundOf } from "#core/simulator/exhaust-sound.ts";
+import { otherSound, type OtherSound } from "#core/simulator/other-sounds.ts";
 import { expect, test } from "./test.ts";
 import { RIG } from "./app.ts";
 import { FIRST_VISIT, LAUNCH, PORT } from "./browser.ts";
@@ -32,6 +33,12 @@ function waveFile(sound: Float32Array): Buffer {
   return data;
 }
 
+function fileOf(name: string, sound: Float32Array): string {
+  const path = join(mkdtempSync(join(tmpdir(), "tamis-sound-")), `${name}.wav`);
+  writeFileSync(path, waveFile(sound));
+  return path;
+}
+
 function engineFile(rpm: number): string {
   const random = seededRandom(21);
   const engine = {
@@ -42,19 +49,23 @@ function engineFile(rpm: number): string {
     misfires: 0,
     rpm,
   } as const;
-  const path = join(mkdtempSync(join(tmpdir(), "tamis-sound-")), "engine.wav");
-  writeFileSync(path, waveFile(amongNoise(soundOf(engine, 20, RATE, random).sound, 15, RATE, random)));
-  return path;
+  return fileOf("engine", amongNoise(soundOf(engine, 20, RATE, random).sound, 15, RATE, random));
 }
 
-test("an idle is heard by the microphone and settles as with any tachometer, and leaving lets go of it", async () => {
+function otherFile(kind: OtherSound): string {
+  const random = seededRandom(5);
+  return fileOf(kind, amongNoise(otherSound(kind, 20, RATE, random), 20, RATE, random));
+}
+
+/** The idle bench in a browser of its own, whose microphone hears a file again and again. */
+async function listening(path: string, run: (page: Page) => Promise<void>): Promise<void> {
   const browser = await chromium.launch({
     ...LAUNCH,
     args: [
       ...LAUNCH.args,
       "--use-fake-device-for-media-stream",
       "--use-fake-ui-for-media-stream",
-      `--use-file-for-fake-audio-capture=${engineFile(1740)}`,
+      `--use-file-for-fake-audio-capture=${path}`,
     ],
   });
   try {
@@ -66,16 +77,37 @@ test("an idle is heard by the microphone and settles as with any tachometer, and
     const page = await context.newPage();
     await page.goto(`${RIG}/idle`);
     await page.getByRole("button", { name: "Listen by microphone" }).click();
+    await run(page);
+  } finally {
+    await browser.close();
+  }
+}
+
+test("an idle is heard by the microphone and settles as with any tachometer, and leaving lets go of it", () =>
+  listening(engineFile(1740), async (page) => {
     await expect(page.getByText(/^Heard by the microphone/)).toBeVisible();
     await expect(page.getByText(/^17[0-9]{2}$/).first()).toBeVisible();
     await expect(page.getByText(/^Settled for/)).toBeVisible();
     await page.getByRole("button", { name: "Disconnect" }).click();
     await expect(page.getByRole("button", { name: "Listen by microphone" })).toBeVisible();
     await expect(page.getByText(/^Heard by the microphone/)).toHaveCount(0);
-  } finally {
-    await browser.close();
-  }
-});
+  }));
+
+test("a voice is no engine", () =>
+  listening(otherFile("voice"), async (page) => {
+    await expect(page.getByText(/^Not sure: /)).toBeVisible();
+    await page.waitForTimeout(2500);
+    await expect(page.getByText(/^Heard by the microphone/)).toHaveCount(0);
+  }));
+
+test("a hum of the mains is asked about, not taken for an idle", () =>
+  listening(otherFile("mains"), async (page) => {
+    await expect(
+      page.getByText(/That is far from this engine’s idle|as steady as mains hum/).first(),
+    ).toBeVisible();
+    await page.waitForTimeout(2500);
+    await expect(page.getByText(/^Heard by the microphone/)).toHaveCount(0);
+  }));
 
 test("a microphone that is not allowed is said, with what works instead", async ({ page }) => {
   // Which refusal a browser gives by itself depends on the sound of the machine: the one meant is said here.

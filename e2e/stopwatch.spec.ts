@@ -42,3 +42,32 @@ test(
     await expect(page.getByRole("list", { name: "Runs: 0 to 80 km/h" }).getByRole("listitem")).toHaveCount(2);
   },
 );
+
+test("a rolling start by places alone is not timed, and what to do is said", async ({ page }) => {
+  // A receiver that tells no speed, of a machine that does 43 km/h as it is armed.
+  await page.addInitScript(() => {
+    navigator.geolocation.watchPosition = (told) => {
+      const startMs = Date.now();
+      let tick = 0;
+      const timer = setInterval(() => {
+        const seconds = tick++;
+        const metres = 12 * seconds + 0.8 * seconds * seconds;
+        const coords = { latitude: 45.1 + metres / 111_195, longitude: 6.2, accuracy: 5, altitude: 400 };
+        told({
+          coords: { ...coords, altitudeAccuracy: 6, heading: null, speed: null },
+          timestamp: startMs + 1000 * seconds,
+        } as GeolocationPosition);
+      }, 250);
+      return timer as unknown as number;
+    };
+  });
+  await openRig(page, "/stopwatch");
+  await page.getByRole("button", { name: "A distance" }).click();
+  await page.getByRole("button", { name: /^Satellites/ }).click();
+  await page.getByRole("textbox", { name: /^Over/ }).fill("100");
+  await page.getByRole("button", { name: "Arm by satellites" }).click();
+  await expect(
+    page.getByText("You were rolling already. Stop, stand still for two seconds, then go."),
+  ).toBeVisible();
+  await expect(page.getByRole("group", { name: "By satellites" })).toHaveCount(0);
+});

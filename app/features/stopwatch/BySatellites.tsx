@@ -117,7 +117,9 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
     run.begin();
     return new Satellites();
   };
-  const words = progress ? PHASES[progress.phase] : line ? lapWords(run.lapCount) : "";
+  // What went wrong is said below: that it is nearly there would speak against it.
+  const phase = run.problem === undefined ? progress?.phase : undefined;
+  const words = phase ? PHASES[phase] : line ? lapWords(run.lapCount) : "";
   const section = useRef<HTMLElement>(null);
   const live = state.status === "live";
   const done = taken !== undefined && goal !== undefined;
