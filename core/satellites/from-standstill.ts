@@ -1,7 +1,7 @@
 /** Seconds from a standstill to a speed or over a length, by satellites, with their error; and how fast it got. */
 import { flatAbout, placeSdM, type Fix } from "./fix.ts";
 import { stampSdS } from "./stamps.ts";
-import { standingStarts, type AlongFix, type Moment, type Start } from "./standing-start.ts";
+import { JERK_POWER, standingStarts, type AlongFix, type Moment, type Start } from "./standing-start.ts";
 
 export interface Timed {
   readonly seconds: number;
@@ -173,7 +173,9 @@ function reached({ moments, timeS }: Start, goal: Goal): Reached | undefined {
     figure === "speedMs"
       ? [b.speedSdMs, Math.max(0.3, b.accelerationMs2)]
       : [b.doneSdM, Math.max(1, b.speedMs)];
-  return { seconds: at - timeS, variance: (sd / rate) ** 2 };
+  // Between two fixes the speed wanders too, most of all halfway over a gap.
+  const wandered = figure === "speedMs" ? (JERK_POWER * (b.timeS - a.timeS) ** 3) / 192 : 0;
+  return { seconds: at - timeS, variance: (sd ** 2 + wandered) / rate ** 2 };
 }
 
 export interface StandstillRun extends Timed {
@@ -214,7 +216,8 @@ export function fromStandstill(fixes: readonly Fix[], goal: Goal): StandstillRun
       : 0;
   return {
     seconds: mean,
-    sdS: Math.max(Math.sqrt(variance), wanderS),
+    // The stamps at both ends, as far as no other fix makes up for them.
+    sdS: Math.max(Math.hypot(Math.sqrt(variance), stampSdS(used)), wanderS),
     startedMs: first.atMs + 1000 * startS,
   };
 }

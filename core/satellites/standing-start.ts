@@ -44,7 +44,7 @@ const HOW_FAST = [0, 0, 1, 0];
 /** As it lets go: m/s², mean and sd. */
 const LAUNCH = { mean: 4, sd: 3 };
 /** How fast an acceleration wanders: gears, wheelspin, a hand. (m/s³)² s */
-const JERK_POWER = 6;
+export const JERK_POWER = 6;
 const NOWHERE_M = 1e4;
 
 interface Step {
