@@ -1,5 +1,6 @@
-import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-native.js";
 /** The main job: today's card, the air typed, one plug, one change, fitted, and all still there after. */
+import { BlobReader, TextWriter, ZipReader } from "@zip.js/zip.js/lib/zip-core-native.js";
+import { LOG_VERSION } from "#core/log/schema.ts";
 import { readFileSync } from "node:fs";
 import { expect, onAnotherDevice, test } from "./test.ts";
 import type { Locator, Page } from "@playwright/test";
@@ -81,7 +82,10 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   const [rig] = await zip.getEntries();
   if (!rig || rig.directory) throw new Error("no rig in the file");
   expect(rig.filename).toBe("rigs/250-enduro.demo-enduro.json");
-  expect(JSON.parse(await rig.getData(new TextWriter()))).toMatchObject({ format: "tamis", version: 8 });
+  expect(JSON.parse(await rig.getData(new TextWriter()))).toMatchObject({
+    format: "tamis",
+    version: LOG_VERSION,
+  });
 
   const other = await onAnotherDevice(browser);
   await other.goto(new URL("/data", page.url()).href);

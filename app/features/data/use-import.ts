@@ -26,7 +26,9 @@ export function useImport() {
   const [importing, setImporting] = useState<Importing>({});
   const opened = useRef<OpenBookFile>(undefined);
   const { revalidate } = useRevalidator();
-  useEffect(() => () => opened.current?.close(), []);
+  const coming = useRef(false);
+  // Whoever leaves while a file comes in finds it brought in: only a file that was looked at is let go.
+  useEffect(() => () => void (coming.current || opened.current?.close()), []);
 
   const letGo = () => {
     opened.current?.close();
@@ -52,16 +54,18 @@ export function useImport() {
 
   async function bringIn(): Promise<void> {
     const mine = opened.current;
-    const { file, coming } = importing;
-    if (!mine || !file || !coming) return;
-    setImporting({ file, coming, share: 0 });
+    const { file, coming: seen } = importing;
+    if (!mine || !file || !seen) return;
+    setImporting({ file, coming: seen, share: 0 });
+    coming.current = true;
     const why = `Before the import of ${file.name}`.slice(0, 300);
     const brought = await said<Brought>(mine.bringIn({ snapshot: { at: localInstant(), why } }));
+    coming.current = false;
     mine.close();
     if (brought.ok) await notGone(brought.value.rigIds);
     setImporting(
       brought.ok
-        ? { file, coming, said: broughtWords(brought.value) }
+        ? { file, coming: seen, said: broughtWords(brought.value) }
         : { file, problem: brought.problem.message },
     );
     await revalidate();
