@@ -81,7 +81,7 @@ export class MicrophoneTachometer implements Device {
   private last: { readonly rpm: number; readonly atMs: number } | undefined;
   private answered = false;
 
-  /** @param onHeard - told of every window: too quiet, not sure, two answers, or the speed */
+  /** @param onHeard - told of every window: too quiet, not sure, what is asked, or the speed */
   constructor(
     listening: Listening,
     onHeard: (heard: Heard) => void,

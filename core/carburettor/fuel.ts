@@ -41,7 +41,7 @@ export function petrolWith(ethanolPercent: number): Fuel {
 }
 
 /** About half of the oil burns, late and partly; it may be a quarter or three. */
-export const OIL_BURNT = 0.5;
+const OIL_BURNT = 0.5;
 export const OIL_BURNT_SD = 0.25;
 
 /** @param oilRatio - parts of fuel to one of oil, 10..200; @returns the share of the mix by volume that is oil */

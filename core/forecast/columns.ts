@@ -1,5 +1,6 @@
 /** What the columns of a forecast mean: the tuner has the last word. */
 import * as z from "zod/mini";
+import { offsetOf, offsetText } from "./instants.ts";
 
 export const FORECAST_ROLES = [
   "time",
@@ -15,6 +16,9 @@ export const FORECAST_ROLES = [
   "station",
 ] as const;
 export type ForecastRole = (typeof FORECAST_ROLES)[number];
+
+/** A column is one of these alone. */
+export const PRESSURE_ROLES: readonly ForecastRole[] = ["seaLevel", "altimeter", "station"];
 
 /** The first is the usual one. */
 export const FORECAST_UNITS = {
@@ -32,20 +36,12 @@ export const FORECAST_UNITS = {
 const OWN_ZONE = /^UTC[+-]\d\d:\d\d$/;
 
 /** @returns a clock so many minutes east of Greenwich, as a mapping names it */
-export function zoneName(offsetMin: number): string {
-  if (offsetMin === 0) return "UTC";
-  const size = Math.abs(offsetMin);
-  const pad = (n: number) => String(n).padStart(2, "0");
-  return `UTC${offsetMin < 0 ? "-" : "+"}${pad(Math.floor(size / 60))}:${pad(size % 60)}`;
-}
+export const zoneName = (offsetMin: number): string =>
+  offsetMin === 0 ? "UTC" : `UTC${offsetText(offsetMin)}`;
 
 /** @returns minutes east of Greenwich of a mapping's clock, nothing for the wall's */
-export function zoneMinutes(unit: string): number | undefined {
-  if (unit === "UTC") return 0;
-  if (!OWN_ZONE.test(unit)) return undefined;
-  const size = 60 * Number(unit.slice(4, 6)) + Number(unit.slice(7, 9));
-  return unit[3] === "-" ? -size : size;
-}
+export const zoneMinutes = (unit: string): number | undefined =>
+  unit === "UTC" ? 0 : OWN_ZONE.test(unit) ? offsetOf(unit.slice(3)) : undefined;
 
 export const ForecastMapping = z
   .array(

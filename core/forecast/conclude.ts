@@ -2,7 +2,14 @@
  * What is made of a forecast's table before anybody says a word: its columns by their heads, its units and the level of
  * its pressure by what the file says of them and what the figures can be.
  */
-import { fractionOf, kelvinOf, zoneName, type ForecastMapping, type ForecastRole } from "./columns.ts";
+import {
+  fractionOf,
+  kelvinOf,
+  PRESSURE_ROLES,
+  zoneName,
+  type ForecastMapping,
+  type ForecastRole,
+} from "./columns.ts";
 import { rolesOf, type HeadFound, unitInHead, unitNamed, zoneIn } from "./heads.ts";
 import { clockIn, instantsOf, namesItsZone, timeTexts } from "./instants.ts";
 import { pressureLevel } from "./pressure-level.ts";
@@ -18,7 +25,8 @@ export interface Concluded {
 /** So many rows say what the columns are. */
 const ROWS = 96;
 
-const PRESSURES: readonly ForecastRole[] = ["seaLevel", "altimeter", "station"];
+/** A day with its hour, or seconds since 1970. */
+const WHOLE = /\d[T\s,]+\d{1,2}:\d{2}|^\d{10}/;
 
 /** A day in one column and its hour in another. */
 function timeColumns({ names, rows }: Table): { readonly time?: number; readonly hour?: number } {
@@ -27,19 +35,7 @@ function timeColumns({ names, rows }: Table): { readonly time?: number; readonly
   const [time, hour] = [column("time"), column("hour")];
   const sample = (at: number) => rows.slice(0, 8).map((row) => row[at] ?? "");
   if (time === undefined) return hour === undefined ? {} : { time: hour };
-  if (
-    sample(time).some(
-      (text) =>
-        clockIn(
-          text
-            .trim()
-            .split(/[T\s,]+/)
-            .slice(1)
-            .join(" "),
-        ) !== undefined,
-    )
-  )
-    return { time };
+  if (sample(time).some((text) => WHOLE.test(text.trim()))) return { time };
   const clocked = (at: number) => sample(at).every((text) => clockIn(text) !== undefined);
   const named = names.flatMap((name, at) => (at !== time && /time|hour|clock|\bhh/i.test(name) ? [at] : []));
   const own = [...(hour === undefined ? [] : [hour]), ...named].find(clocked);
@@ -104,7 +100,7 @@ export function concludeForecast(table: Table, known: Known): Concluded {
   const damp = found.flatMap(
     (one) => dampOf(one, saidOf(one.column).unit, rows.cells(one.column), warmUnit) ?? [],
   );
-  const [level] = PRESSURES.flatMap((role) =>
+  const [level] = PRESSURE_ROLES.flatMap((role) =>
     found.filter((one) => one.role === role).sort((a, b) => a.rank - b.rank),
   );
   const pressure =

@@ -31,7 +31,8 @@ const utc = (y: string, m: string, d: string, h = "0", min = "0", s = "0"): numb
   return whole || (hour === 24 && minute === 0) ? ms : undefined;
 };
 
-function offsetOf(zone: string | undefined): number | undefined {
+/** @returns minutes east of Greenwich of "Z", "+02:00" or "-0330" */
+export function offsetOf(zone: string | undefined): number | undefined {
   if (zone === undefined) return undefined;
   if (/z/i.test(zone)) return 0;
   const sign = zone.startsWith("-") ? -1 : 1;
@@ -105,11 +106,16 @@ export function instantsOf(texts: readonly string[], clock: WallClock): number[]
   });
 }
 
+/** @returns minutes east of Greenwich as an instant ends in them, such as "+02:00" */
+export function offsetText(offsetMin: number): string {
+  const size = Math.abs(offsetMin);
+  const pad = (n: number) => String(n).padStart(2, "0");
+  return `${offsetMin < 0 ? "-" : "+"}${pad(Math.floor(size / 60))}:${pad(size % 60)}`;
+}
+
 /** @returns an instant as a log writes it, by that clock; @throws {RangeError} if it is no time */
 export function instantText(ms: number, offsetMin: number): string {
   if (!Number.isFinite(ms)) throw new RangeError(`instant must be a finite number, got ${ms}`);
   const shown = new Date(ms + MINUTE_MS * offsetMin).toISOString().slice(0, 19);
-  const size = Math.abs(offsetMin);
-  const pad = (n: number) => String(n).padStart(2, "0");
-  return `${shown}${offsetMin < 0 ? "-" : "+"}${pad(Math.floor(size / 60))}:${pad(size % 60)}`;
+  return `${shown}${offsetText(offsetMin)}`;
 }

@@ -93,7 +93,7 @@ export function pressureLevel(
       });
       const prior = (byHead?.[level] ?? 0) * unitWeight(unit, said.unit, FORECAST_UNITS.station);
       const weight = prior * sea * (barometer.length > 0 ? Math.min(...barometer) : 1);
-      weighed.push({ use: { role: level, column, unit }, prior, weight, densities: pascals });
+      weighed.push({ use: { role: level, column, unit }, prior, weight, densities: all });
     }
   return concluded("pressure", weighed, ({ role }) => {
     const [first] = read;

@@ -1,4 +1,5 @@
 /** A column's readings weighed against each other by Bayes: the likeliest holds, and what is doubtful and matters is asked. */
+import { normalDensity } from "../numbers/normal.ts";
 import type { ForecastMapping } from "./columns.ts";
 import type { WallClock } from "./instants.ts";
 
@@ -44,7 +45,7 @@ export interface Conclusion {
 const NEAR_MS = 7_200_000;
 
 export const normal = (value: number, mean: number, sd: number): number =>
-  Math.exp(-0.5 * ((value - mean) / sd) ** 2) / sd;
+  normalDensity((value - mean) / sd) / sd;
 export const mean = (values: readonly number[]): number =>
   values.reduce((sum, one) => sum + one, 0) / values.length;
 

@@ -39,8 +39,10 @@ export const isTank = (path: string): boolean => path === "fuel.ethanolPercent" 
 
 /** @returns the fields that differ and of which it matters whether they were measured better or are other parts */
 export function correctableChanges(before: Build, after: Build): string[] {
+  // Ethanol and oil of another fuel altogether were never in this one.
+  const sameFuel = before.fuel.name === after.fuel.name;
   return changedPaths(before, after).filter(
-    (path) => /^(carburettor|engine|others|baseline)\b/.test(path) || isTank(path),
+    (path) => /^(carburettor|engine|others|baseline)\b/.test(path) || (sameFuel && isTank(path)),
   );
 }
 

@@ -459,6 +459,9 @@ describe("what changed between two builds", () => {
       correctedBuilds([record("0001", ENDURO_BUILD), record("0002", other, corrects)])[0]?.fuel;
     expect(first("all")).toEqual(ENDURO_BUILD.fuel);
     expect(first(["fuel.ethanolPercent"])).toEqual(other.fuel);
+    // What was in the petrol is no late word on methanol.
+    const methanol = { ...other, fuel: { name: "methanol" as const, oilRatio: 20 } };
+    expect(correctableChanges(other, methanol).filter((path) => path.startsWith("fuel"))).toEqual([]);
   });
 
   it("is carried back as far as the old number was held, no further", () => {

@@ -10,8 +10,8 @@ export const ABOUT_WORDS: Readonly<Record<Conclusion["about"], string>> = {
 
 export const ASKED_WORDS: Readonly<Record<Conclusion["about"], string>> = {
   time: "Which clock are the times by?",
-  temperature: "Which unit is the temperature in? The file does not say, and both are possible.",
-  pressure: "Which pressure is it? It matters at this height.",
+  temperature: "Which unit is the temperature in? More than one is possible.",
+  pressure: "Which pressure is it? More than one is possible, and the air depends on it.",
 };
 
 /** @returns what a column is, such as "at the place itself, hPa" */

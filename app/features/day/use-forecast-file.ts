@@ -1,6 +1,6 @@
 /** A forecast on its way into the log: chosen, its columns guessed and put right, looked through, kept. */
 import { useMemo, useState } from "react";
-import type { ForecastMapping } from "#core/forecast/columns.ts";
+import { PRESSURE_ROLES, type ForecastMapping } from "#core/forecast/columns.ts";
 import { concludeForecast } from "#core/forecast/conclude.ts";
 import type { Conclusion, ForecastUse, KnownReading } from "#core/forecast/weigh.ts";
 import { readForecast, type ForecastRead } from "#core/forecast/read-forecast.ts";
@@ -76,8 +76,8 @@ export function useForecastFile(elevationM: number, readings: readonly KnownRead
     setMapping(undefined);
   };
   /** The tuner's word on one of the conclusions. */
-  const choose = ({ about, is, others }: Conclusion, use: ForecastUse) => {
-    const roles = [is, ...others].map(({ role }) => role);
+  const choose = ({ about, is }: Conclusion, use: ForecastUse) => {
+    const roles = about === "pressure" ? PRESSURE_ROLES : [is.role];
     setMapping([...(mapping ?? []).filter(({ role }) => !roles.includes(role)), use]);
     setSettled((now) => [...now, about]);
   };

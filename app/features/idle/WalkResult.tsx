@@ -1,34 +1,27 @@
 /** What the readings say so far: the curve, its crest, the readings themselves, and how its tuner sets a screw. */
-import { useFetcher } from "react-router";
 import { SCREW_SCHOOLS, type ScrewSchool } from "#core/log/schools.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
 import { formatTurns } from "#core/units/workshop.ts";
 import { Choice } from "#app/ui/Choice.tsx";
-import { placeHref } from "#app/frame/places.ts";
+import { useSchool } from "#app/frame/use-school.ts";
+import { Problem } from "#app/ui/Problem.tsx";
 import { SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
 import type { benchOf } from "./form.ts";
 import { IdleChart } from "./IdleChart.tsx";
 import { ReadingList } from "./WalkPanel.tsx";
 
 interface WalkResultProps {
-  readonly rigId: string;
   readonly points: readonly IdlePoint[];
   readonly bench: ReturnType<typeof benchOf>;
   readonly school: ScrewSchool;
   readonly onRemove: (index: number) => void;
 }
 
-export function WalkResult({ rigId, points, bench, school, onRemove }: WalkResultProps) {
-  const fetcher = useFetcher();
+export function WalkResult({ points, bench, school, onRemove }: WalkResultProps) {
+  const { choose, problem } = useSchool();
   const { verdict } = bench;
   const { fit } = bench.fit;
   const target = verdict.kind === "leave" || verdict.kind === "repeat" ? verdict.setTo : undefined;
-  const choose = (is: ScrewSchool) =>
-    void fetcher.submit(JSON.stringify({ what: "screw", is }), {
-      method: "post",
-      encType: "application/json",
-      action: placeHref(rigId, "schools"),
-    });
   return (
     <>
       <IdleChart points={points} fit={fit} target={target} />
@@ -44,8 +37,9 @@ export function WalkResult({ rigId, points, bench, school, onRemove }: WalkResul
         label="How you set the screw"
         value={school}
         options={SCREW_SCHOOLS.map((value) => ({ value, text: SCHOOL_WORDS[value].name }))}
-        onChange={choose}
+        onChange={(is) => choose({ what: "screw", is })}
       />
+      <Problem message={problem} />
       <p className="quiet flush">{SCHOOL_WORDS[school].how}</p>
     </>
   );

@@ -192,7 +192,6 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
       )}
       {(phase === "walk" || phase === "set") && (
         <WalkResult
-          rigId={header.id}
           points={points}
           bench={bench}
           school={school}
