@@ -1,9 +1,10 @@
 import { reactRouter } from "@react-router/dev/vite";
 import { defineConfig } from "vite";
+import routes from "./app/routes.ts";
 import { chunks } from "./scripts/chunks.ts";
 import { workerChunks } from "./scripts/worker-chunks.ts";
 
-const { plugin, groups } = chunks();
+const { plugin, groups } = chunks(routes);
 /** Of a file that several share, the first of their names is enough. */
 const chunkFileNames = ({ name }: { name: string }): string => `assets/${name.split("~")[0]}-[hash].js`;
 

@@ -4,7 +4,6 @@ import "@fontsource/barlow-condensed/latin-600.css";
 import "@fontsource/barlow-condensed/latin-700.css";
 import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
 import "./theme/base.css";
-import "./theme/variables.css";
 import "./ui/pieces.css";
 import InitColorSchemeScript from "@mui/system/InitColorSchemeScript";
 import { useEffect, type ReactNode } from "react";
@@ -12,13 +11,14 @@ import "#app/workers/strict.ts";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import { errorWords } from "./ui/error-words.ts";
-import { firstCard } from "./ui/first-card.ts";
 import { Trouble } from "./ui/Trouble.tsx";
 import { useFocusHeading } from "./ui/use-focus-heading.ts";
 import { ToastPlace, useToast } from "./ui/Toast.tsx";
 import { Working } from "./ui/Working.tsx";
+import { keepBackups } from "./journal/backup.ts";
 import { loadDemoOnFirstVisit } from "./journal/demo.ts";
 import { DAY, NIGHT } from "./theme/colours.ts";
+import { Theme } from "./theme/Theme.tsx";
 import { sweepBook } from "./store/book.ts";
 import { LIGHT_ATTRIBUTE, LIGHT_KEYS } from "./theme/light-keys.ts";
 
@@ -57,7 +57,7 @@ export function Layout({ children }: { children: ReactNode }) {
           colorSchemeStorageKey={LIGHT_KEYS.scheme}
           defaultMode="system"
         />
-        {children}
+        <Theme>{children}</Theme>
         <ScrollRestoration />
         <Scripts />
       </body>
@@ -67,41 +67,25 @@ export function Layout({ children }: { children: ReactNode }) {
 
 const FIRST_SCREEN_STANDS_MS = 2000;
 
-/** What does not come this time comes the next. */
-const afterFirstCard = <Module,>(load: () => Promise<Module>, use: (module: Module) => unknown) =>
-  firstCard()
-    .then(load)
-    .then(use, () => undefined);
-
-/** After the first screen: they are about the next visit. */
-function Later() {
+/** What is about the next visit waits until this one's first screen stands. */
+function ForNextVisit() {
   const say = useToast();
   useEffect(() => {
     if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
     const { controller } = navigator.serviceWorker;
-    void afterFirstCard(
-      () => import("./frame/offline.ts"),
-      ({ keepOffline }) => keepOffline(say, controller),
-    );
+    const keep = () =>
+      import("./frame/offline.ts").then(
+        ({ keepOffline }) => keepOffline(say, controller),
+        () => undefined,
+      );
+    const timer = setTimeout(() => void keep(), FIRST_SCREEN_STANDS_MS);
+    return () => clearTimeout(timer);
   }, [say]);
   useEffect(() => {
     const timer = setTimeout(() => void sweepBook(), FIRST_SCREEN_STANDS_MS);
     return () => clearTimeout(timer);
   }, []);
-  useEffect(() => {
-    let stop: (() => void) | undefined;
-    let gone = false;
-    void afterFirstCard(
-      () => import("./journal/backup.ts"),
-      ({ keepBackups }) => {
-        if (!gone) stop = keepBackups();
-      },
-    );
-    return () => {
-      gone = true;
-      stop?.();
-    };
-  }, []);
+  useEffect(keepBackups, []);
   return null;
 }
 
@@ -109,7 +93,7 @@ export default function App() {
   useFocusHeading();
   return (
     <ToastPlace>
-      <Later />
+      <ForNextVisit />
       <Outlet />
     </ToastPlace>
   );

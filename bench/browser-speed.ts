@@ -31,7 +31,7 @@ async function slowDown(page: Page): Promise<CDPSession> {
 
 /** In the page, before anything of it: when the card first stands there, by the clock of all machines. */
 const NOTE_CARD = `new MutationObserver((_, watch) => {
-  if (!document.querySelector("aside")?.textContent.includes("Main")) return;
+  if (!document.querySelector('[aria-label="The card"]')?.textContent.includes("Main")) return;
   globalThis.cardAt = Date.now();
   watch.disconnect();
   // From the address until its frame is drawn, by the page's own clock: what looks from outside costs time of its own.

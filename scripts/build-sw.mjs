@@ -13,16 +13,11 @@ const manifest = JSON.parse(
     .replace(/^[^=]*=/, "")
     .replace(/;\s*$/, ""),
 );
-const built = (which) =>
-  readdirSync("build/client/assets")
-    .filter((name) => which.test(name))
-    .map((name) => `/assets/${name}`);
-const atHand = {
-  fonts: built(/-latin-(?!ext).*\.woff2$/),
-  afterTheCard: built(/^([a-z]+-)?tapped-[^.]*\.js$/),
-};
+const fonts = readdirSync("build/client/assets")
+  .filter((name) => /-latin-(?!ext).*\.woff2$/.test(name))
+  .map((name) => `/assets/${name}`);
 // The policy comes last: it names what else is written into the page.
-writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest, atHand)));
+writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest, fonts)));
 
 const scripts = readdirSync("build/client/assets").filter((name) => name.endsWith(".js"));
 const textOf = (name) => readFileSync(`build/client/assets/${name}`, "utf8");

@@ -6,7 +6,7 @@ const BUILT: Readonly<Record<string, string>> = {
   "core-c1.js": "export const a=1;",
   "asked-d1.js": 'import"./react-f1.js";',
   "shared-e1.js": 'import{x}from"./core-c1.js";import{y}from"./react-f1.js";',
-  "react-f1.js": "",
+  "react-f1.js": 'Symbol.for("react.transitional.element")',
 };
 const textOf = (name: string): string => BUILT[name] ?? "";
 

@@ -1,7 +1,8 @@
 /** What the files of the built app ask for: a worker for none that draws, for it has no page, and none for each other. */
 
 const WORKER = /\.worker-[\w-]+\.js$/;
-const DRAWS = /^(react|libraries|house)-/;
+/** React names its elements so, in the one file of the build that has it. */
+const DRAWS = /react\.transitional\.element/;
 
 /** @returns the files that one of the built files imports as it is read */
 const importsOf = (text: string): string[] =>
@@ -19,7 +20,7 @@ export function drawingWorkers(names: readonly string[], textOf: (name: string) 
       const ahead: string[][] = [[worker]];
       for (let way = ahead.shift(); way; way = ahead.shift()) {
         const name = way.at(-1) ?? "";
-        if (DRAWS.test(name)) return [way.join(" > ")];
+        if (DRAWS.test(textOf(name))) return [way.join(" > ")];
         if (seen.has(name)) continue;
         seen.add(name);
         for (const next of importsOf(textOf(name))) ahead.push([...way, next]);

@@ -17,11 +17,11 @@ const manifest = {
 };
 const page = '<head><link rel="modulepreload" href="/lib.js"/><link href="/root.js"/></head><body></body>';
 
-const atHand = { fonts: ["/wide.woff2"], afterTheCard: ["/taps.js"] };
+const fonts = ["/wide.woff2"];
 
 /** What the page asks for under an address, on a first visit or one that has all at hand. */
 function askedFor(path: string, later = false): string[] {
-  const script = /<script>([\s\S]*)<\/script>/.exec(withPreload(page, manifest, atHand))?.[1] ?? "";
+  const script = /<script>([\s\S]*)<\/script>/.exec(withPreload(page, manifest, fonts))?.[1] ?? "";
   const asked: Record<string, string>[] = [];
   const document = {
     createElement: () => ({}),
@@ -51,19 +51,15 @@ it("asks at once for all of the screen that the address names, and for nothing w
   expect(askedFor("/rigs/rig:demo-kart/no/such")).toEqual([]);
 });
 
-it("has fonts and taps read meanwhile on a visit that has them at hand, and on that alone", () => {
+it("has fonts read meanwhile on a visit that has them at hand, and on that alone", () => {
   const first = askedFor("/rigs/rig:demo-kart");
   expect(first).toEqual(["modulepreload /frame.js", "modulepreload /load.js", "modulepreload /today.js"]);
-  expect(askedFor("/rigs/rig:demo-kart", true)).toEqual([
-    ...first,
-    "preload font /wide.woff2",
-    "modulepreload /taps.js",
-  ]);
+  expect(askedFor("/rigs/rig:demo-kart", true)).toEqual([...first, "preload font /wide.woff2"]);
 });
 
 it("asks before the page’s styles, which a script after them would wait for", () => {
   const styled = page.replace("</head>", '<link rel="stylesheet" href="/house.css"/></head>');
-  const written = withPreload(styled, manifest, atHand);
+  const written = withPreload(styled, manifest, fonts);
   expect(written.indexOf("<script>")).toBeGreaterThan(written.indexOf("/root.js"));
   expect(written.indexOf("<script>")).toBeLessThan(written.indexOf("/house.css"));
   expect(written.replace(/<script>[\s\S]*<\/script>/, "")).toBe(styled);

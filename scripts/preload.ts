@@ -55,25 +55,17 @@ const ask = (about) => document.head.append(Object.assign(document.createElement
 const askModule = (href) => ask({ rel: "modulepreload", href });
 const askFont = (href) => ask({ rel: "preload", as: "font", type: "font/woff2", crossOrigin: "", href });
 for (const i of (screens.find(fits) ?? ["", []])[1]) askModule(files[i]);
-if (navigator.serviceWorker?.controller) {
-  fonts.forEach(askFont);
-  afterTheCard.forEach(askModule);
-}`;
+if (navigator.serviceWorker?.controller) fonts.forEach(askFont);`;
 
-/** What a visit that has all at hand already can have read while it gets ready; a first visit has its card first. */
-export interface AtHand {
-  /** else each that comes lays the page out anew */
-  readonly fonts: readonly string[];
-  /** what first screens ask for once their card stands */
-  readonly afterTheCard: readonly string[];
-}
-
-/** @returns the page with the table and what asks by it */
-export function withPreload(html: string, manifest: Manifest, { fonts, afterTheCard }: AtHand): string {
+/**
+ * @param fonts - read early by a visit that has them at hand: else each that comes lays the page out anew
+ * @returns the page with the table and what asks by it
+ */
+export function withPreload(html: string, manifest: Manifest, fonts: readonly string[]): string {
   const screens = screenFiles(manifest, html);
   const files = [...new Set(screens.flatMap((screen) => screen.files))];
   const table = screens.map(({ segments, files: own }) => [segments, own.map((file) => files.indexOf(file))]);
-  const known = Object.entries({ files, screens: table, fonts, afterTheCard })
+  const known = Object.entries({ files, screens: table, fonts })
     .map(([name, value]) => `${name}=${JSON.stringify(value)}`)
     .join();
   const script = `{const ${known};${ASK}}`;

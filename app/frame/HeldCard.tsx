@@ -1,20 +1,18 @@
 import css from "./frame.module.css";
 import { memo } from "react";
 import { Link } from "react-router";
-import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
-import { useCardStands } from "#app/ui/first-card.ts";
+import { Caution } from "#app/ui/Caution.tsx";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
-import { IKnow } from "./after-the-card.ts";
+import { IKnow } from "./IKnow.tsx";
 import type { RigContext } from "./use-rig.ts";
 import { placeHref } from "./places.ts";
 
 /** In place of the card while a check of the walk-round says stop. */
 export const HeldCard = memo(function HeldCard({ context }: { context: RigContext }) {
-  useCardStands(true);
   const { held } = context.present;
   return (
     <div className={css["card-foot"]}>
-      <EarlyCaution grave>The card is held back: the walk-round says stop.</EarlyCaution>
+      <Caution grave>The card is held back: the walk-round says stop.</Caution>
       <ul className={css["plain-list"]}>
         {held.map((check) => (
           <li key={check}>

@@ -6,7 +6,7 @@ import type { RigContext } from "./use-rig.ts";
 const KnowDialog = lazy(() => import("./KnowDialog.tsx"));
 
 /** The way past a card that is held back: with a reason, which is logged. */
-export default function IKnow({ context }: { context: RigContext }) {
+export function IKnow({ context }: { context: RigContext }) {
   const [asking, setAsking] = useState(false);
   return (
     <>

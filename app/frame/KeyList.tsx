@@ -9,7 +9,7 @@ interface KeyListProps {
   readonly onClose: () => void;
 }
 
-/** All keys, on `?`. Loaded when asked for: most people never are on a keyboard. */
+/** All keys, on `?`. */
 export default function KeyList({ keys, onClose }: KeyListProps) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="keys-title">

@@ -1,7 +1,7 @@
 import css from "./frame.module.css";
 import { memo, useState } from "react";
 import { Link, useLocation } from "react-router";
-import { SchemeButton } from "#app/ui/SchemeButton.tsx";
+import { LightButton } from "#app/ui/LightButton.tsx";
 import { Mark } from "#app/ui/Mark.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -57,7 +57,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
             {rest.map((place) => link(place, place.state(context)))}
             <Link to="/">Paddock</Link>
             <Link to="/data">Data</Link>
-            <SchemeButton wordy />
+            <LightButton wordy />
           </div>
         </Pulled>
       )}

@@ -1,8 +1,7 @@
-import type { ReactNode } from "react";
-import { later } from "#app/ui/later.tsx";
+import { lazy, Suspense, type ReactNode } from "react";
 
-/** Loaded on the first tap: a laptop never needs it. */
-const Drawer = later(() => import("@mui/material/Drawer"));
+/** A laptop never needs it. */
+const Drawer = lazy(() => import("@mui/material/Drawer"));
 
 interface PulledProps {
   readonly from: "top" | "bottom";
@@ -14,12 +13,14 @@ interface PulledProps {
 
 /** What a phone pulls over the work, from its head or from its foot. */
 export const Pulled = ({ from, label, onClose, children }: PulledProps) => (
-  <Drawer
-    anchor={from}
-    open
-    onClose={onClose}
-    slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": label } }}
-  >
-    {children}
-  </Drawer>
+  <Suspense fallback={null}>
+    <Drawer
+      anchor={from}
+      open
+      onClose={onClose}
+      slotProps={{ paper: { role: "dialog", "aria-modal": true, "aria-label": label } }}
+    >
+      {children}
+    </Drawer>
+  </Suspense>
 );

@@ -2,7 +2,7 @@ import css from "./frame.module.css";
 import { memo } from "react";
 import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
-import { SchemeButton } from "#app/ui/SchemeButton.tsx";
+import { LightButton } from "#app/ui/LightButton.tsx";
 import type { RigContext } from "./use-rig.ts";
 import { isAt, placeHref, placesFor } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
@@ -33,7 +33,7 @@ export const Rail = memo(function Rail({ context }: { context: RigContext }) {
       <footer>
         <Link to="/">Paddock</Link>
         <Link to="/data">Data</Link>
-        <SchemeButton />
+        <LightButton />
       </footer>
     </div>
   );

@@ -1,16 +1,16 @@
-import { useRef, useState } from "react";
+import { lazy, Suspense, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 import { askedFirst } from "#core/advice/card/asked-first.ts";
-import { later } from "#app/ui/later.tsx";
 import { useSayProblem } from "#app/ui/Toast.tsx";
 import { placeHref, PLACES } from "./places.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
 
-const KeyList = later(() => import("./KeyList.tsx"));
+/** Most people never are on a keyboard. */
+const KeyList = lazy(() => import("./KeyList.tsx"));
 
 export const KEYS = [
   ["a", "Read the air"],
@@ -78,5 +78,9 @@ export function Shortcuts({ context }: { context: RigContext }) {
     useKey: true,
   });
 
-  return listed ? <KeyList keys={KEYS} onClose={() => setListed(false)} /> : null;
+  return listed ? (
+    <Suspense fallback={null}>
+      <KeyList keys={KEYS} onClose={() => setListed(false)} />
+    </Suspense>
+  ) : null;
 }

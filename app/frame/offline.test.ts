@@ -1,5 +1,5 @@
 /** @jest-environment <rootDir>/jest.jsdom-env.cjs */
-import type { Said } from "#app/ui/Toast.tsx";
+import type { Said } from "#app/ui/Passing.tsx";
 import { keepOffline } from "./offline.ts";
 
 /** A browser's service worker whose registering never ends: another tab is just bringing a new one in. */

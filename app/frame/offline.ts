@@ -1,6 +1,6 @@
 /** Kept for no signal, and told when a new Tamis is ready; an old tab goes on as it is until it is asked to. */
 import { Workbox } from "workbox-window";
-import type { Said } from "#app/ui/Toast.tsx";
+import type { Said } from "#app/ui/Passing.tsx";
 
 /** @param begunUnder - the worker that this page was loaded by: another tab may have renewed it since */
 export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker | null): void {

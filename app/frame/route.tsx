@@ -8,8 +8,7 @@ import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { WhichCarburettor } from "./card/WhichCarburettor.tsx";
 import { Card } from "./card/Card.tsx";
 import { PaperCard } from "./card/PaperCard.tsx";
-import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
-import { useCardStands } from "#app/ui/first-card.ts";
+import { Caution } from "#app/ui/Caution.tsx";
 import { TryAgain } from "#app/ui/TryAgain.tsx";
 import { usePrinting } from "#app/ui/use-printing.ts";
 import { Working } from "#app/ui/Working.tsx";
@@ -69,7 +68,6 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
   const { advice, working, problem } = useAdvice(log, draft, carburettor, present, loaderData.kept);
-  useCardStands(advice !== undefined || problem !== undefined);
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
   useEffect(
@@ -127,7 +125,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       <main tabIndex={0} ref={work}>
         {problem !== undefined && (
           <div className="stack" style={{ marginBottom: 16 }}>
-            <EarlyCaution grave>The advice could not be worked out: {problem}</EarlyCaution>
+            <Caution grave>The advice could not be worked out: {problem}</Caution>
             <TryAgain />
           </div>
         )}

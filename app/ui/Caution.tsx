@@ -1,7 +1,18 @@
-import { CautionBody, type CautionProps } from "./CautionBody.tsx";
-import CautionIcon from "./CautionIcon.tsx";
+import InfoOutlined from "@mui/icons-material/InfoOutlined";
+import WarningAmber from "@mui/icons-material/WarningAmber";
+import clsx from "clsx";
+import type { ReactNode } from "react";
 
-/** A caution at the step it belongs to. */
-export const Caution = (props: CautionProps) => (
-  <CautionBody {...props} icon={<CautionIcon plain={props.plain} />} />
+interface CautionProps {
+  readonly children: ReactNode;
+  readonly grave?: boolean;
+  readonly plain?: boolean;
+}
+
+/** A caution at the step it belongs to, its words beside an icon: never colour alone. */
+export const Caution = ({ children, grave = false, plain = false }: CautionProps) => (
+  <div className={clsx("caution", grave && "grave", plain && "plain")} role={grave ? "alert" : "note"}>
+    {plain ? <InfoOutlined fontSize="small" /> : <WarningAmber fontSize="small" />}
+    <span>{children}</span>
+  </div>
 );

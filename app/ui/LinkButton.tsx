@@ -1,18 +1,16 @@
+import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { later } from "./later.tsx";
 
-export interface LinkButtonProps {
+interface LinkButtonProps {
   readonly to: string;
   readonly variant: "contained" | "outlined";
   readonly children: ReactNode;
 }
 
-const Bare = ({ to, children }: LinkButtonProps) => (
-  <Link className="button-room" to={to}>
+/** A way on that looks like a button. */
+export const LinkButton = ({ to, variant, children }: LinkButtonProps) => (
+  <Button component={Link} to={to} variant={variant}>
     {children}
-  </Link>
+  </Button>
 );
-
-/** A way on, on a first screen: it leads there at once, and looks like a button as soon as buttons are there. */
-export const LinkButton = later(() => import("./DressedLink.tsx"), { Meanwhile: Bare });

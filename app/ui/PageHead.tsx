@@ -1,6 +1,6 @@
 import { Link, NavLink } from "react-router";
 import { Mark } from "./Mark.tsx";
-import { SchemeButton } from "./SchemeButton.tsx";
+import { LightButton } from "./LightButton.tsx";
 
 /** The head of the pages outside a rig. */
 export function PageHead() {
@@ -15,7 +15,7 @@ export function PageHead() {
         </NavLink>
         <NavLink to="/find">Find</NavLink>
         <NavLink to="/data">Data</NavLink>
-        <SchemeButton />
+        <LightButton />
       </nav>
     </header>
   );

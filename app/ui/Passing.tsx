@@ -1,9 +1,16 @@
-/** What just happened, said in passing. Loaded when there is something to say. */
 import Close from "@mui/icons-material/Close";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Snackbar from "@mui/material/Snackbar";
-import type { Said } from "./Toast.tsx";
+
+export interface Said {
+  readonly words: string;
+  readonly grave?: boolean;
+  /** until it is answered or closed */
+  readonly stays?: boolean;
+  /** one tap more */
+  readonly action?: { readonly words: string; readonly run: () => void };
+}
 
 const SHOWN_MS = 8000;
 /** While another one waits. */
@@ -16,7 +23,8 @@ interface PassingProps {
   readonly onClose: () => void;
 }
 
-export default function Passing({ said, waiting, onClose }: PassingProps) {
+/** What just happened, said in passing. */
+export function Passing({ said, waiting, onClose }: PassingProps) {
   const { words, action, grave, stays } = said;
   return (
     <Snackbar

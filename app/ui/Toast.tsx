@@ -1,15 +1,6 @@
 /** What just happened, said in passing; a problem stays until it is closed. */
 import { createContext, use, useCallback, useEffect, useRef, useState, type ReactNode } from "react";
-import { later } from "./later.tsx";
-
-export interface Said {
-  readonly words: string;
-  readonly grave?: boolean;
-  /** until it is answered or closed */
-  readonly stays?: boolean;
-  /** one tap more */
-  readonly action?: { readonly words: string; readonly run: () => void };
-}
+import { Passing, type Said } from "./Passing.tsx";
 
 type Say = (said: Said) => void;
 const Context = createContext<Say>(() => undefined);
@@ -19,8 +10,6 @@ export const useToast = (): Say => use(Context);
 
 /** One after the other, each until it was read: beyond this the oldest goes unsaid. */
 const MOST = 8;
-
-const Passing = later(() => import("./Passing.tsx"));
 
 export function ToastPlace({ children }: { children: ReactNode }) {
   const [queue, setQueue] = useState<readonly Said[]>([]);

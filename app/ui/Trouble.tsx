@@ -1,5 +1,4 @@
-import { EarlyCaution } from "./EarlyCaution.tsx";
-import { useCardStands } from "./first-card.ts";
+import { Caution } from "./Caution.tsx";
 import { LinkButton } from "./LinkButton.tsx";
 import { TryAgain } from "./TryAgain.tsx";
 
@@ -11,12 +10,11 @@ interface TroubleProps {
 
 /** A screen that could not be shown: what is wrong, and the ways on. */
 export function Trouble({ message, inside = false }: TroubleProps) {
-  useCardStands(true);
   const Place = inside ? "div" : "main";
   return (
     <Place className={inside ? "stack" : "page stack"} style={{ paddingTop: 32 }}>
       <h1>This cannot be shown</h1>
-      <EarlyCaution grave>{message}</EarlyCaution>
+      <Caution grave>{message}</Caution>
       <div className="row">
         <TryAgain variant="contained" />
         <LinkButton variant="outlined" to="/">

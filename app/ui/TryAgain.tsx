@@ -1,14 +1,8 @@
-import { later } from "./later.tsx";
+import Button from "@mui/material/Button";
 
-export interface TryAgainProps {
-  readonly variant?: "contained" | "outlined";
-}
-
-const Bare = () => (
-  <button type="button" className="button-room start" onClick={() => location.reload()}>
+/** The way out where something has gone wrong. */
+export const TryAgain = ({ variant = "outlined" }: { variant?: "contained" | "outlined" }) => (
+  <Button variant={variant} onClick={() => location.reload()} className="start">
     Try again
-  </button>
+  </Button>
 );
-
-/** Where something has gone wrong, the way out does not wait for anything more. */
-export const TryAgain = later<TryAgainProps>(() => import("./DressedReload.tsx"), { Meanwhile: Bare });

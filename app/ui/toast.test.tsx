@@ -1,6 +1,7 @@
 /** What is said in passing is said in turn: nothing is overwritten before it was read. */
 import { fireEvent, render, screen } from "@testing-library/react";
-import { ToastPlace, useToast, type Said } from "./Toast.tsx";
+import type { Said } from "./Passing.tsx";
+import { ToastPlace, useToast } from "./Toast.tsx";
 
 function Sayer({ said }: { said: readonly Said[] }) {
   const say = useToast();

@@ -13,9 +13,7 @@ import { TryAgain } from "#app/ui/TryAgain.tsx";
 import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
 import type { Revision } from "#app/workers/revision.ts";
-import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
-import { useCardStands } from "#app/ui/first-card.ts";
-import { later } from "#app/ui/later.tsx";
+import { Caution } from "#app/ui/Caution.tsx";
 import { Fenced } from "#app/ui/Fenced.tsx";
 import { LinkButton } from "#app/ui/LinkButton.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
@@ -24,6 +22,7 @@ import { RigFace } from "#app/frame/RigFace.tsx";
 import { keptFace } from "#app/journal/judge.ts";
 import { refused } from "#app/journal/save.ts";
 import { useInView } from "#app/ui/use-in-view.ts";
+import { EmptyPaddock } from "./EmptyPaddock.tsx";
 import { useFace } from "./use-face.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { backupWords, isBackupDue } from "#app/vocabulary/backup.ts";
@@ -99,7 +98,6 @@ interface RigCardProps {
 function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   const [place, inView] = useInView<HTMLAnchorElement>();
   const { face, problem } = useFace(revision, inView, kept);
-  useCardStands(face !== undefined || problem !== undefined);
   const { advice, air, held = [] } = face ?? {};
   const words = held.length > 0 ? heldWords(held) : advice && nextWords(advice);
   const line = air ? airWords(air, preferences) : face ? "no air read yet" : "";
@@ -131,8 +129,6 @@ function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   );
 }
 
-const EmptyPaddock = later(() => import("./EmptyPaddock.tsx"), { vital: true });
-
 /** Whoever has looked round enough goes on with a machine of his own. */
 function OnlyTheDemo() {
   return (
@@ -150,7 +146,6 @@ function OnlyTheDemo() {
 
 export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
   const { rigs, troubles, preferences, backup, left, closed } = loaderData;
-  useCardStands(rigs.length === 0);
   // As it was when the page came: a reminder that comes while one reads startles.
   const [now] = useState(() => new Date());
   return (
@@ -159,9 +154,9 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
       <main className="stack">
         {closed && <h1>Paddock</h1>}
         {troubles.map((message) => (
-          <EarlyCaution grave key={message}>
+          <Caution grave key={message}>
             {message}
-          </EarlyCaution>
+          </Caution>
         ))}
         {closed && (
           <div className="row">
@@ -172,10 +167,10 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           </div>
         )}
         {left > 0 && (
-          <EarlyCaution grave>
+          <Caution grave>
             An earlier visit could not open this book and kept {countWords(left, "entry", "entries")}{" "}
             elsewhere in this browser. <Link to="/data#elsewhere">Bring them in</Link>
-          </EarlyCaution>
+          </Caution>
         )}
         {rigs.length > 0 && (
           <div className="row apart">
@@ -195,10 +190,10 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           <Fenced
             key={header.id}
             instead={
-              <EarlyCaution grave>
+              <Caution grave>
                 The card of {header.name} cannot be shown. <Link to={`/rigs/${header.id}/log`}>Its log</Link>{" "}
                 is as it was.
-              </EarlyCaution>
+              </Caution>
             }
           >
             <RigCard header={header} revision={revision} kept={kept} preferences={preferences} />

@@ -71,7 +71,7 @@ function lookWanted({ next }: Advice): Pick<NextLook, "how" | "zone" | "cylinder
   return stopped ? { how: "plug", zone: "top" } : undefined;
 }
 
-export default function TodaysWork({ advice }: { advice: Advice }) {
+export function TodaysWork({ advice }: { advice: Advice }) {
   const context = useRig();
   const [telling, setTelling] = useState(false);
   const { present, preferences, header } = context;

@@ -1,21 +1,8 @@
-/** What to do next stands with the card; all that it is done with comes after. */
-import type { Advice } from "#core/advice/card/advise.ts";
 import { Working } from "#app/ui/Working.tsx";
-import { later } from "#app/ui/later.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { heldWords } from "#app/vocabulary/walk-round.ts";
-
-const Coming = () => (
-  <div className="after-a-while">
-    <Working words="The rest is coming…" />
-  </div>
-);
-
-const TodaysWork = later<{ advice: Advice }>(() => import("./TodaysWork.tsx"), {
-  Meanwhile: Coming,
-  vital: true,
-});
+import { TodaysWork } from "./TodaysWork.tsx";
 
 export default function TodayRoute() {
   const { advice, present, problem, working } = useRig();

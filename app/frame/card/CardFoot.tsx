@@ -1,8 +1,9 @@
 import css from "../frame.module.css";
 import type { Advice } from "#core/advice/card/advise.ts";
-import { EarlyCaution } from "#app/ui/EarlyCaution.tsx";
+import { Caution } from "#app/ui/Caution.tsx";
 import type { RigContext } from "../use-rig.ts";
-import { CardTaps } from "../after-the-card.ts";
+import { PutBack } from "../Taps.tsx";
+import { CardOut } from "./CardOut.tsx";
 import { leansTop } from "./words.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
@@ -15,19 +16,19 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
   return (
     <div className={css["card-foot"]}>
       {leansTop(advice) && (
-        <EarlyCaution>
+        <Caution>
           Going leaner: approach from rich and look before the next step. Stop at any ping or specks on the
           plug.
-        </EarlyCaution>
+        </Caution>
       )}
       {context.present.overridden && (
-        <EarlyCaution grave>
+        <Caution grave>
           Walk-round failed: {checkList(context.present.overridden.checks)}. “
           {context.present.overridden.reason}”
-        </EarlyCaution>
+        </Caution>
       )}
       {advice.leanings.length > 0 && (
-        <EarlyCaution plain>
+        <Caution plain>
           Leans most on what is assumed:{" "}
           {advice.leanings
             .map(
@@ -36,13 +37,12 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
             )
             .join(", ")}
           . <Link to={placeHref(context.header.id, "measure")}>Measure it</Link>.
-        </EarlyCaution>
+        </Caution>
       )}
-      <EarlyCaution plain>
-        Tap off, engine cool, no flame near. Rule book and local law come first.
-      </EarlyCaution>
+      <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
       <div className="row">
-        <CardTaps context={context} advice={advice} />
+        <CardOut context={context} advice={advice} />
+        <PutBack context={context} />
       </div>
     </div>
   );
