@@ -5,7 +5,7 @@ import { expect, onAnotherDevice, test } from "./test.ts";
 import type { Page, TestInfo } from "@playwright/test";
 
 async function exported(page: Page, info: TestInfo, name: string): Promise<string> {
-  await page.goto("/data");
+  await page.goto("/data/rigs");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const path = info.outputPath(name);

@@ -50,7 +50,7 @@ test("a symptom is told with its answer, and the next question is one tap", asyn
 });
 
 test("an instrument has a name, and a look remembers whose it was", async ({ page }) => {
-  await open(page, "/data");
+  await open(page, "/data/instruments");
   await page.getByLabel("Name", { exact: true }).fill("Nine");
   await page.getByRole("button", { name: "Name it" }).click();
   await expect(page.getByRole("button", { name: "Take Nine off the list" })).toBeVisible();

@@ -72,7 +72,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await page.getByRole("textbox", { name: "Note" }).fill("Tyre pressures as always.");
   await page.getByRole("button", { name: "Add note" }).click();
   await expect(page.getByText("Tyre pressures as always.")).toBeVisible();
-  await goOn(page, "/data");
+  await goOn(page, "/data/rigs");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = await download;
@@ -88,7 +88,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   });
 
   const other = await onAnotherDevice(browser);
-  await other.goto(new URL("/data", page.url()).href);
+  await other.goto(new URL("/data/rigs", page.url()).href);
   // The other browser has its own demo: delete it, so that the file alone brings the rig back.
   await rigLine(other).getByRole("button", { name: "Delete" }).click();
   await other.getByRole("button", { name: "Delete it" }).click();

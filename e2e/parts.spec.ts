@@ -63,7 +63,7 @@ test("a part and another rig are held against what is fitted on one strip, and t
   await expect(page.getByText(/All as it is: move something/)).toBeVisible();
   await expect(page.getByRole("img", { name: /^Needle in its jet/ })).toBeVisible();
 
-  await page.getByRole("link", { name: "Map of the mixture" }).click();
+  await page.getByRole("link", { name: "Map", exact: true }).click();
   await expect(
     page.getByRole("figure", { name: "Mixture over throttle and engine speed" }).locator("canvas").first(),
   ).toBeVisible();

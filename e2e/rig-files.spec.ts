@@ -105,16 +105,17 @@ test("a photo taken at a teardown leaves with the export and comes back with it"
   const width = await photo.evaluate((img: HTMLImageElement) => img.naturalWidth);
   expect(width).toBeGreaterThan(100);
 
-  await goOn(page, "/data");
+  await goOn(page, "/data/rigs");
   const download = page.waitForEvent("download");
   await rigLine(page).getByRole("button", { name: "Export log" }).click();
   const file = info.outputPath("log.zip");
   await (await download).saveAs(file);
   const other = await onAnotherDevice(browser);
-  await open(other, new URL("/data", page.url()).href);
+  await open(other, new URL("/data/rigs", page.url()).href);
   await rigLine(other).getByRole("button", { name: "Delete" }).click();
   await other.getByRole("button", { name: "Delete it" }).click();
   await expect(rigLine(other)).toHaveCount(0);
+  await other.getByRole("link", { name: "Backup and import" }).click();
   await other.getByLabel("File to import").setInputFiles(file);
   await other.getByRole("button", { name: "Import", exact: true }).click();
   await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();

@@ -6,7 +6,7 @@ import { Mark } from "#app/ui/Mark.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
 import type { RigContext } from "./use-rig.ts";
 import { Pulled } from "./Pulled.tsx";
-import { isAt, placeHref, placesFor, type Place } from "./places.ts";
+import { placeAt, placeLink, placesFor, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 export const PhoneHead = memo(function PhoneHead({ context }: { context: RigContext }) {
@@ -22,18 +22,19 @@ export const PhoneHead = memo(function PhoneHead({ context }: { context: RigCont
   );
 });
 
-/** Five places in reach of a thumb; the rest behind More. */
+/** Four places in reach of a thumb; the rest behind More. */
 export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContext }) {
   const { pathname } = useLocation();
   const [open, setOpen] = useState(false);
   const { id } = context.header;
+  const here = placeAt(id, pathname);
   const places = placesFor(context.build);
   const rest = places.filter(({ onPhone }) => !onPhone);
   const link = (place: Place, detail?: string) => (
     <Link
-      key={place.path}
-      to={placeHref(id, place.path)}
-      aria-current={isAt(place, id, pathname) ? "page" : undefined}
+      key={place.name}
+      to={placeLink(place, id, pathname)}
+      aria-current={place === here ? "page" : undefined}
       onClick={() => setOpen(false)}
     >
       {place.name}
@@ -46,7 +47,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
       <button
         type="button"
         aria-expanded={open}
-        className={rest.some((place) => isAt(place, id, pathname)) ? css["here"] : ""}
+        className={here && rest.includes(here) ? css["here"] : ""}
         onClick={() => setOpen(true)}
       >
         More
@@ -56,6 +57,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
           <div className={css["more"]}>
             {rest.map((place) => link(place, place.state(context)))}
             <Link to="/">Paddock</Link>
+            <Link to="/find">Find</Link>
             <Link to="/data">Data</Link>
             <LightButton wordy />
           </div>

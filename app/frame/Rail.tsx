@@ -4,13 +4,14 @@ import { Link, useLocation } from "react-router";
 import { Mark } from "#app/ui/Mark.tsx";
 import { LightButton } from "#app/ui/LightButton.tsx";
 import type { RigContext } from "./use-rig.ts";
-import { isAt, placeHref, placesFor } from "./places.ts";
+import { placeAt, placeLink, placesFor } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
-/** The work in order, each step with its state. */
+/** The map of places, each with its state. */
 export const Rail = memo(function Rail({ context }: { context: RigContext }) {
   const { header, build } = context;
   const { pathname } = useLocation();
+  const here = placeAt(header.id, pathname);
   return (
     <div className={css["rail"]}>
       <Link className="brand" to="/">
@@ -20,9 +21,9 @@ export const Rail = memo(function Rail({ context }: { context: RigContext }) {
       <nav aria-label="The work">
         {placesFor(build).map((place) => (
           <Link
-            key={place.path}
-            to={placeHref(header.id, place.path)}
-            aria-current={isAt(place, header.id, pathname) ? "page" : undefined}
+            key={place.name}
+            to={placeLink(place, header.id, pathname)}
+            aria-current={place === here ? "page" : undefined}
             title={`g ${place.key}`}
           >
             {place.name}
@@ -32,6 +33,7 @@ export const Rail = memo(function Rail({ context }: { context: RigContext }) {
       </nav>
       <footer>
         <Link to="/">Paddock</Link>
+        <Link to="/find">Find</Link>
         <Link to="/data">Data</Link>
         <LightButton />
       </footer>

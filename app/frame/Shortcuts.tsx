@@ -4,25 +4,14 @@ import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 import { askedFirst } from "#core/advice/card/asked-first.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
-import { placeHref, PLACES } from "./places.ts";
+import { placeHref, placeLink, PLACES, type Place } from "./places.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
+import { isFirstChangeAsked } from "./walk-round-due.ts";
 
 /** Most people never are on a keyboard. */
 const KeyList = lazy(() => import("./KeyList.tsx"));
-
-export const KEYS = [
-  ["a", "Read the air"],
-  ["l", "Log a look"],
-  ["c", "What is advised is fitted; else type what was changed"],
-  ["b", "Put the open change back"],
-  ["y", "Why this advice"],
-  ...PLACES.map(({ key, name }) => [`g ${key}`, `Go to ${name}`] as const),
-  ["g h", "Go to the paddock"],
-  ["?", "This list; keys are switched off on the Data page"],
-  ["Esc", "Close"],
-] as const;
 
 /** Where a key belongs to what is open or chosen there. */
 const ELSEWHERE = '[role="dialog"], [role="listbox"], [role="menu"], [role="combobox"], [role="slider"]';
@@ -39,7 +28,8 @@ const isNoTap = (event: KeyboardEvent): boolean =>
 /** The keyboard of a rig: works wherever nothing is being typed, unless it is switched off. */
 export function Shortcuts({ context }: { context: RigContext }) {
   const [listed, setListed] = useState(false);
-  const afterG = useRef(false);
+  /** what `g` has begun: a place is named next, then a digit for a screen of it */
+  const going = useRef<"place" | Place>(undefined);
   const navigate = useNavigate();
   const { header, advice, present, working, preferences } = context;
   const { send, answer } = useLoggedTap(header.id, "A key by mistake");
@@ -53,11 +43,13 @@ export function Shortcuts({ context }: { context: RigContext }) {
     send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
   const act = (key: string): void => {
     const held = present.held.length > 0;
-    const proposed = !held && advice && !askedFirst(advice) ? proposedChanges(advice) : undefined;
-    if (key === "g") afterG.current = true;
+    const asked = advice && (askedFirst(advice) ?? isFirstChangeAsked(context));
+    const proposed = !held && !asked && advice ? proposedChanges(advice) : undefined;
+    if (key === "g") going.current = "place";
     else if (key === "a") go("air");
     else if (key === "l") go("look");
     else if (key === "y") go("why");
+    else if (key === "w") go("what-if");
     else if (key === "c") {
       if (proposed && !working) log(proposed, true);
       else go("change");
@@ -65,13 +57,21 @@ export function Shortcuts({ context }: { context: RigContext }) {
       log({ changes: wayBack(present.openChange), because: "putBack" });
     else if (key === "?") setListed(true);
   };
-  const goTo = (key: string): void => {
-    afterG.current = false;
-    const place = PLACES.find((candidate) => candidate.key === key);
-    if (place) go(place.path);
-    else if (key === "h") void navigate("/");
+  const press = (key: string): void => {
+    const begun = going.current;
+    going.current = undefined;
+    if (begun === "place") {
+      const place = PLACES.find((candidate) => candidate.key === key);
+      going.current = place;
+      if (place) void navigate(placeLink(place, header.id));
+      else if (key === "h") void navigate("/");
+      return;
+    }
+    const screen = begun?.screens[Number(key) - 1];
+    if (screen) go(screen.path);
+    else act(key);
   };
-  useHotkeys("*", ({ key }) => (afterG.current ? goTo(key) : act(key)), {
+  useHotkeys("*", ({ key }) => press(key), {
     enabled: preferences.keys === "on" && !saving,
     ignoreEventWhen: isNoTap,
     ignoreModifiers: true,
@@ -80,7 +80,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
 
   return listed ? (
     <Suspense fallback={null}>
-      <KeyList keys={KEYS} onClose={() => setListed(false)} />
+      <KeyList onClose={() => setListed(false)} />
     </Suspense>
   ) : null;
 }

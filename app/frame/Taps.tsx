@@ -7,6 +7,7 @@ import { partValue } from "#app/vocabulary/parts.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
+import { isFirstChangeAsked, WALK_ROUND_OWED } from "./walk-round-due.ts";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 
 interface FitButtonProps extends Proposed {
@@ -32,8 +33,12 @@ export function FitButton({
   asks,
 }: FitButtonProps) {
   const { send, busy, answer } = useLoggedTap(context.header.id, "A tap by mistake");
+  const owed =
+    because !== "putBack" && isFirstChangeAsked(context)
+      ? { words: WALK_ROUND_OWED, yes: "Fit it all the same" }
+      : undefined;
   return (
-    <AskFirst asks={asks}>
+    <AskFirst asks={asks ?? owed}>
       <Button
         variant={contained ? "contained" : "outlined"}
         aria-label={label}

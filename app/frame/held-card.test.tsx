@@ -9,8 +9,8 @@ import { at, build, fit } from "../../core/__tests__/entries.ts";
 import type { RigContext } from "./use-rig.ts";
 import { changesTowards, wayBack } from "#app/journal/fit-changes.ts";
 import { HeldCard } from "./HeldCard.tsx";
-import { KEYS } from "./Shortcuts.tsx";
-import { isAt, PLACES } from "./places.ts";
+import { KEYS } from "./KeyTable.tsx";
+import { placeAt, placeLink, PLACES, rememberScreen } from "./places.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
 const RIG = ENDURO_HEADER.id;
@@ -71,12 +71,29 @@ describe("the places of the work", () => {
     return found;
   };
   it("know the screens that belong to them, however the address is written", () => {
-    expect(isAt(place("Today"), RIG, `/rigs/${RIG}`)).toBe(true);
-    expect(isAt(place("Today"), RIG, `/rigs/${RIG}/air`)).toBe(false);
-    for (const path of ["build", "needle", "box", "base", "teardown", "work"])
-      expect(isAt(place("Rig"), RIG, `/rigs/${RIG}/${path}`)).toBe(true);
-    expect(isAt(place("Walk-round"), RIG, `/rigs/${RIG}/walk-round/choke`)).toBe(true);
-    expect(isAt(place("Air"), RIG, `/rigs/${encodeURIComponent(RIG)}/air`)).toBe(true);
+    const nameAt = (path: string) => placeAt(RIG, path)?.name;
+    expect(nameAt(`/rigs/${RIG}`)).toBe("Today");
+    expect(nameAt(`/rigs/${RIG}/`)).toBe("Today");
+    for (const path of ["build", "box", "base", "teardown", "schools"])
+      expect(nameAt(`/rigs/${RIG}/${path}`)).toBe("Rig");
+    expect(nameAt(`/rigs/${RIG}/work`)).toBe("Change");
+    expect(nameAt(`/rigs/${RIG}/logger`)).toBe("Look");
+    expect(nameAt(`/rigs/${RIG}/walk-round/choke`)).toBe("Walk-round");
+    expect(nameAt(`/rigs/${RIG}/then`)).toBe("Log");
+    expect(nameAt(`/rigs/${encodeURIComponent(RIG)}/air`)).toBe("Air");
+    expect(nameAt("/rigs/rig:another/air")).toBeUndefined();
+    expect(nameAt("/data")).toBeUndefined();
+  });
+  it("lead to the tab that was open last, and from within to the first one", () => {
+    const at = `/rigs/${RIG}/pack`;
+    expect(placeLink(place("Ahead"), RIG)).toBe(`/rigs/${RIG}/day`);
+    rememberScreen(RIG, at);
+    expect(placeLink(place("Ahead"), RIG, `/rigs/${RIG}/air`)).toBe(at);
+    expect(placeLink(place("Ahead"), "rig:another")).toBe("/rigs/rig:another/day");
+    expect(placeLink(place("Ahead"), RIG, at)).toBe(`/rigs/${RIG}/day`);
+    // A screen that a tab leads to is no tab.
+    rememberScreen(RIG, `/rigs/${RIG}/then`);
+    expect(placeLink(place("Log"), RIG)).toBe(`/rigs/${RIG}/log`);
   });
   it("say what is due, what is assumed and what stops", () => {
     const state = (name: string, present: Present, assumed?: string[]) =>
@@ -86,11 +103,12 @@ describe("the places of the work", () => {
     expect(state("Rig", fold([build()]))).toBe("");
     expect(state("Rig", fold([build()]), ["carburettor.boreMm"])).toBe("1 assumed");
   });
-  it("have a key each, and five of them stand in reach of a thumb", () => {
+  it("have a key each, their screens a digit, and four of them stand in reach of a thumb", () => {
     const keys = KEYS.map(([key]) => key);
     expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([]);
     expect(keys).toEqual(expect.arrayContaining(PLACES.map(({ key }) => `g ${key}`)));
-    expect(PLACES.filter(({ onPhone }) => onPhone)).toHaveLength(5);
+    expect(PLACES.filter(({ onPhone }) => onPhone)).toHaveLength(4);
+    expect(PLACES.every(({ screens }) => screens.length <= 9)).toBe(true);
   });
 });
 

@@ -1,4 +1,4 @@
-/** The screens of a rig in the order of the work, each with what it says of its state. */
+/** The map of a rig: its places, each with its screens and what it says of its state. */
 import { syncOf } from "#core/rig/carburettors.ts";
 import { spread } from "#core/balance/spread.ts";
 import { dayOf, type Build } from "#core/log/schema.ts";
@@ -6,21 +6,30 @@ import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import type { RigContext } from "./use-rig.ts";
 
-export interface Place {
+/** One screen of a place: a tab, or on Look a kind of look. */
+export interface Screen {
   readonly name: string;
   readonly path: string;
+  /** of the browser's tab, where the name alone does not say it */
+  readonly title?: string;
+}
+
+export interface Place {
+  readonly name: string;
   /** the key after `g` */
   readonly key: string;
   readonly state: (context: RigContext) => string;
-  /** further screens that belong to it */
-  readonly also?: readonly string[];
+  /** in their order; the first is what the place's question needs most */
+  readonly screens: readonly [Screen, ...Screen[]];
+  /** screens that one of these leads to */
+  readonly within?: readonly Screen[];
   /** one of the few in reach of a thumb; the rest stands behind More */
   readonly onPhone?: true;
   /** only where there is such work; always unless said */
   readonly isFor?: (build: Build) => boolean;
 }
 
-/** @returns the screens that this machine has work for */
+/** @returns the places that this machine has work for */
 export const placesFor = (build: Build): readonly Place[] =>
   PLACES.filter(({ isFor }) => isFor === undefined || isFor(build));
 
@@ -52,65 +61,115 @@ function heatState({ present: { ahead } }: RigContext): string {
   return next && dayOf(next.at) === dayOf(now) ? timeOf(next.at) : "";
 }
 
+const alone = (name: string, path: string): readonly [Screen] => [{ name, path }];
+
+/** One place for one question. */
 export const PLACES: readonly Place[] = [
-  { name: "Today", path: "", key: "t", state: () => "", onPhone: true },
-  {
-    name: "Rig",
-    path: "build",
-    key: "r",
-    state: ({ build }) => (build.assumed ? `${build.assumed.length} assumed` : ""),
-    also: ["measure", "needle", "box", "parts", "base", "teardown", "work", "schools"],
-  },
-  { name: "Walk-round", path: "walk-round", key: "w", state: walkRoundState },
+  { name: "Today", key: "t", screens: alone("Today", ""), state: () => "", onPhone: true },
   {
     name: "Air",
-    path: "air",
     key: "a",
-    onPhone: true,
+    screens: alone("Air", "air"),
     state: ({ present }) => timeOf(present.air?.at) || "not read",
+    onPhone: true,
   },
-  { name: "Idle", path: "idle", key: "i", state: idleState, also: ["idle-speed"] },
+  { name: "Walk-round", key: "w", screens: alone("Walk-round", "walk-round"), state: walkRoundState },
+  {
+    name: "Idle",
+    key: "i",
+    screens: [
+      { name: "Bench", path: "idle", title: "Idle" },
+      { name: "Speed and pump", path: "idle-speed", title: "Idle speed and pump" },
+    ],
+    state: idleState,
+  },
   {
     name: "Look",
-    path: "look",
     key: "l",
-    onPhone: true,
+    screens: [
+      { name: "Plug", path: "look?how=plug", title: "Look" },
+      { name: "The ride", path: "look?how=ride" },
+      { name: "What it did", path: "look?how=symptom" },
+      { name: "λ meter", path: "look?how=lambda" },
+      { name: "Heat", path: "look?how=temperature" },
+      { name: "Crown", path: "look?how=witness" },
+      { name: "All is right", path: "look?how=proven" },
+      { name: "Stopwatch", path: "stopwatch" },
+      { name: "Logger", path: "logger", title: "Logger’s file" },
+    ],
     state: ({ present }) => (present.openChange ? "due" : `${present.looks.length}`),
-    also: ["stopwatch", "logger"],
+    onPhone: true,
   },
-  { name: "Change", path: "change", key: "c", state: ({ present }) => (present.openChange ? "open" : "") },
+  {
+    name: "Change",
+    key: "c",
+    screens: [
+      { name: "Fitted", path: "change", title: "Change" },
+      { name: "A part swapped", path: "swap" },
+      { name: "Work done", path: "work" },
+    ],
+    state: ({ present }) => (present.openChange ? "open" : ""),
+    onPhone: true,
+  },
   {
     name: "Cylinders",
-    path: "cylinders",
     key: "n",
+    screens: [
+      { name: "Side by side", path: "cylinders", title: "Cylinders" },
+      { name: "Balance", path: "balance" },
+    ],
     isFor: ({ engine }) => engine.cylinders > 1,
     state: cylindersState,
-    also: ["balance"],
   },
-  { name: "Sieve", path: "sieve", key: "s", onPhone: true, state: () => "" },
-  { name: "What if", path: "what-if", key: "f", state: () => "", also: ["map"] },
   {
-    name: "Why",
-    path: "why",
-    key: "y",
+    name: "Sieve",
+    key: "s",
+    screens: [
+      { name: "Why", path: "why" },
+      { name: "Sieve", path: "sieve" },
+      { name: "What if", path: "what-if" },
+      { name: "Map", path: "map", title: "Map of the mixture" },
+    ],
     state: ({ advice }) => (advice && advice.surprises.length > 0 ? "question" : ""),
   },
   {
-    name: "Log",
-    path: "log",
-    key: "o",
-    onPhone: true,
-    state: ({ present }) => `${present.lines.length}`,
-    also: ["compare", "then"],
+    name: "Ahead",
+    key: "d",
+    screens: [
+      { name: "Heats", path: "day" },
+      { name: "Route", path: "route" },
+      { name: "Pack", path: "pack" },
+      { name: "Season", path: "season" },
+      { name: "Places", path: "places" },
+    ],
+    state: heatState,
   },
   {
-    name: "Day",
-    path: "day",
-    key: "d",
-    state: heatState,
-    also: ["route", "season", "places", "days"],
+    name: "Log",
+    key: "o",
+    screens: [
+      { name: "Log", path: "log" },
+      { name: "Days like today", path: "days" },
+      { name: "Two days", path: "compare" },
+      { name: "Find", path: "find" },
+    ],
+    within: alone("As it was then", "then"),
+    state: ({ present }) => `${present.lines.length}`,
   },
-  { name: "Pack", path: "pack", key: "p", state: () => "" },
+  {
+    name: "Rig",
+    key: "r",
+    screens: [
+      { name: "Described", path: "build", title: "Rig" },
+      { name: "To measure", path: "measure" },
+      { name: "Box", path: "box", title: "Jet box" },
+      { name: "Parts", path: "parts" },
+      { name: "Base", path: "base", title: "Base sheet" },
+      { name: "Teardown", path: "teardown" },
+      { name: "Ways", path: "schools", title: "Ways of working" },
+    ],
+    state: ({ build }) => (build.assumed ? `${build.assumed.length} assumed` : ""),
+  },
 ];
 
 export const placeHref = (rigId: string, path: string): string =>
@@ -124,10 +183,46 @@ export const partHref = (rigId: string, name: string): string =>
 export const isReadFrom = (rigId: string, pathname: string): boolean =>
   ["", "/air"].some((path) => pathname.replace(/\/$/, "") === `/rigs/${rigId}${path}`);
 
-/** @returns whether a place is the one on screen, with the screens that belong to it */
-export function isAt(place: Place, rigId: string, pathname: string): boolean {
-  const at = (path: string) => decodeURIComponent(pathname) === placeHref(rigId, path);
-  const within =
-    place.path !== "" && decodeURIComponent(pathname).startsWith(`${placeHref(rigId, place.path)}/`);
-  return at(place.path) || within || (place.also ?? []).some(at);
+/** @returns the path of a screen of this rig, without what is chosen on it; undefined outside the rig */
+function pathIn(rigId: string, pathname: string): string | undefined {
+  const [, rigs, id, ...rest] = pathname.split("/");
+  return rigs === "rigs" && id !== undefined && decodeURIComponent(id) === rigId
+    ? rest.filter((part) => part !== "").join("/")
+    : undefined;
 }
+
+const plain = ({ path }: Screen): string => path.split("?")[0] ?? "";
+
+/** @returns whether a screen is the one at an address */
+export const isScreenAt = (screen: Screen, rigId: string, pathname: string): boolean =>
+  plain(screen) === pathIn(rigId, pathname);
+
+/** @returns the place that a screen belongs to */
+export function placeAt(rigId: string, pathname: string): Place | undefined {
+  const path = pathIn(rigId, pathname);
+  if (path === undefined) return undefined;
+  return PLACES.find(({ screens, within = [] }) =>
+    [...screens, ...within].some(
+      (screen) => plain(screen) === path || (plain(screen) !== "" && path.startsWith(`${plain(screen)}/`)),
+    ),
+  );
+}
+
+/** Of each rig and place, the screen that was open last in this visit. */
+const lastOpen = new Map<string, string>();
+
+/** Remembers the tab that is open, until the page is loaded anew. */
+export function rememberScreen(rigId: string, pathname: string): void {
+  const place = placeAt(rigId, pathname);
+  const screen = place?.screens.find((one) => isScreenAt(one, rigId, pathname));
+  if (place && screen) lastOpen.set(`${rigId} ${place.name}`, plain(screen));
+}
+
+/** @returns where a place leads: to the tab that was open there last, and from within it to its first one */
+export const placeLink = (place: Place, rigId: string, pathname?: string): string =>
+  placeHref(
+    rigId,
+    (pathname !== undefined && placeAt(rigId, pathname) === place
+      ? undefined
+      : lastOpen.get(`${rigId} ${place.name}`)) ?? plain(place.screens[0]),
+  );

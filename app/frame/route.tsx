@@ -22,7 +22,8 @@ import { Rail } from "./Rail.tsx";
 import { keptFace } from "#app/journal/judge.ts";
 import { openRig } from "#app/journal/open-rig.ts";
 import { runTap } from "./run-tap.ts";
-import { isReadFrom } from "./places.ts";
+import { isReadFrom, rememberScreen } from "./places.ts";
+import { PlaceTabs } from "./PlaceTabs.tsx";
 import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -82,7 +83,8 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   // Another screen begins at its top: what comes of a saved form stands there.
   useEffect(() => {
     if (work.current) work.current.scrollTop = 0;
-  }, [pathname]);
+    rememberScreen(log.header.id, pathname);
+  }, [pathname, log.header.id]);
   const fitted = present.settings[carburettor] ?? loaderData.fitted;
   // Whatever the router is at, what has not changed is not drawn again.
   const context = useMemo<RigContext>(
@@ -129,6 +131,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
             <TryAgain />
           </div>
         )}
+        <PlaceTabs rigId={id} />
         <Outlet context={context} />
       </main>
       <aside className={css["card-place"]} aria-label="The card">

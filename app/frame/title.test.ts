@@ -4,7 +4,7 @@ describe("what a tab is called", () => {
   it.each([
     ["/rigs/rig:a", "Today · 250 enduro · Tamis"],
     ["/rigs/rig:a/walk-round/choke", "Walk-round · 250 enduro · Tamis"],
-    ["/rigs/rig:a/needle", "Needle · 250 enduro · Tamis"],
+    ["/rigs/rig:a/box", "Jet box · 250 enduro · Tamis"],
   ])("%s", (address, title) => {
     expect(titleOf(address, "250 enduro")).toBe(title);
   });

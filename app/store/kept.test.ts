@@ -20,6 +20,7 @@ describe("preferences", () => {
       vacuum: "kPa",
       keys: "on",
       hints: "shown",
+      walkRoundPutOff: {},
     });
     expect((await readPreferences()).pressure).toBe("inHg");
     await database.setItem("meta/preferences", { pressure: "bar" });
@@ -32,6 +33,7 @@ describe("preferences", () => {
       vacuum: "kPa",
       keys: "on",
       hints: "shown",
+      walkRoundPutOff: {},
     });
   });
 

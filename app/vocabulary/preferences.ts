@@ -12,5 +12,7 @@ export const Preferences = z.object({
   keys: z._default(z.enum(["on", "off"]), "on"),
   /** the three hints on the first card */
   hints: z._default(z.enum(["shown", "read"]), "shown"),
+  /** by rig, the day on which its walk-round was put off */
+  walkRoundPutOff: z._default(z.record(z.string(), z.string()), {}),
 });
 export type Preferences = z.infer<typeof Preferences>;

@@ -1,7 +1,6 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { carburettorCount } from "#core/rig/carburettors.ts";
-import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
 import { BalanceDraft, BalanceSent, withLinkage } from "./form.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
@@ -36,7 +35,6 @@ export default function BalanceRoute({ loaderData }: Route.ComponentProps) {
   const count = carburettorCount(build);
   return (
     <div className="stack">
-      <CylinderTabs />
       {count < 2 ? (
         <>
           <h1>Nothing to balance</h1>

@@ -4,7 +4,6 @@ import type { Distribution } from "#core/advice/card/cylinders.ts";
 import type { Outlier } from "#core/advice/judge/departures.ts";
 import { CYLINDER_SCHOOLS, type CylinderSchool } from "#core/log/schools.ts";
 import { PARTS } from "#core/log/parts.ts";
-import { CylinderTabs } from "#app/frame/CylinderTabs.tsx";
 import { DistributionTable } from "./DistributionTable.tsx";
 import { HeaderPipes } from "./HeaderPipes.tsx";
 import { PlugsSideBySide } from "./PlugsSideBySide.tsx";
@@ -131,7 +130,6 @@ export default function CylindersRoute() {
   const words = title(distribution);
   return (
     <div className="stack wide">
-      <CylinderTabs />
       <div aria-live="polite">
         <h1>{words.title}</h1>
         <p className="lead quiet">{words.reason}</p>

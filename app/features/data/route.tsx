@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { data } from "react-router";
+import { data, Link, Navigate, useLocation } from "react-router";
 import type { Route } from "./+types/route";
 import { Caution } from "#app/ui/Caution.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
@@ -34,7 +34,7 @@ import { Backup } from "./Backup.tsx";
 import { Snapshots } from "./Snapshots.tsx";
 import { Import } from "./Import.tsx";
 import { Rigs } from "./Rigs.tsx";
-import { Units } from "./Units.tsx";
+import { KeysAndHints, Units } from "./Units.tsx";
 import { spaceWords } from "./space-words.ts";
 
 export const meta = () => [{ title: "Data · Tamis" }];
@@ -112,9 +112,45 @@ function RawData() {
   );
 }
 
-export default function DataRoute({ loaderData }: Route.ComponentProps) {
-  const { headers, unreadable, trouble, space, preferences, instruments, backup, folder, snapshots, left } =
-    loaderData;
+const PARTS = [
+  { path: "", name: "Backup and import" },
+  { path: "rigs", name: "Rigs" },
+  { path: "units", name: "Units" },
+  { path: "instruments", name: "Instruments" },
+  { path: "keys", name: "Keys and hints" },
+] as const;
+
+/** Addresses of one page with all of it lead on. */
+const MOVED: Readonly<Record<string, string>> = { "#demo": "/data/rigs#demo" };
+
+function Part({ part, loaderData }: { part: string } & Pick<Route.ComponentProps, "loaderData">) {
+  const { headers, unreadable, preferences, instruments, backup, folder, snapshots, left } = loaderData;
+  if (part === "rigs")
+    return (
+      <>
+        <Rigs headers={headers} unreadable={unreadable} />
+        <Demo headers={headers} />
+      </>
+    );
+  if (part === "units") return <Units preferences={preferences} />;
+  if (part === "instruments") return <Instruments names={instruments} />;
+  if (part === "keys") return <KeysAndHints preferences={preferences} />;
+  return (
+    <>
+      {left.length > 0 && <Elsewhere left={left} />}
+      <Backup state={backup} folder={folder} rigIds={[...headers.map(({ id }) => id), ...unreadable]} />
+      <Import />
+      <Snapshots snapshots={snapshots} />
+    </>
+  );
+}
+
+export default function DataRoute({ loaderData, params }: Route.ComponentProps) {
+  const { trouble, space } = loaderData;
+  const { hash } = useLocation();
+  const part = PARTS.find(({ path }) => path === params.part)?.path ?? "";
+  const moved = part === "" ? MOVED[hash] : undefined;
+  if (moved !== undefined) return <Navigate to={moved} replace />;
   return (
     <div className="page">
       <PageHead />
@@ -127,24 +163,26 @@ export default function DataRoute({ loaderData }: Route.ComponentProps) {
           </p>
           <p className="quiet">{spaceWords(space)}</p>
         </div>
+        <nav className="tabs" aria-label="Data">
+          {PARTS.map(({ path, name }) => (
+            <Link
+              key={path}
+              to={path === "" ? "/data" : `/data/${path}`}
+              aria-current={path === part ? "page" : undefined}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
         {trouble === undefined ? (
-          <>
-            {left.length > 0 && <Elsewhere left={left} />}
-            <Backup state={backup} folder={folder} rigIds={[...headers.map(({ id }) => id), ...unreadable]} />
-            <Import />
-            <Snapshots snapshots={snapshots} />
-            <Rigs headers={headers} unreadable={unreadable} />
-            <Demo headers={headers} />
-            <Units preferences={preferences} />
-            <Instruments names={instruments} />
-          </>
+          <Part part={part} loaderData={loaderData} />
         ) : (
           <div className="stack">
             <Caution grave>{trouble}</Caution>
             <TryAgain variant="contained" />
           </div>
         )}
-        <RawData />
+        {part === "" && <RawData />}
       </main>
     </div>
   );

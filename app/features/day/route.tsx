@@ -5,7 +5,6 @@ import type { DayAnswer } from "#core/day/day-answer.ts";
 import { WANTED_PARTS, type WantedPart } from "#core/day/wanted.ts";
 import type { HeatsEntry } from "#core/log/schema.ts";
 import { fromSI } from "#core/units/quantity.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
@@ -120,7 +119,6 @@ export default function DayRoute() {
   const open = !heats || editing === heats.id;
   return (
     <div className="stack wide">
-      <AheadTabs />
       <div>
         <h1>{first === undefined ? "The day" : dayTitle(first)}</h1>
         <p className="lead quiet">

@@ -6,7 +6,6 @@ import { daysLike, movedByAir, type PastDay } from "#core/day/days-like.ts";
 import { changedParts } from "#core/log/settings.ts";
 import { PARTS } from "#core/log/parts.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { changeHref } from "#app/frame/change-href.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -104,7 +103,6 @@ export default function DaysRoute() {
   const days = useMemo(() => (air ? daysLike(present, air, MOST_DAYS) : []), [present, air]);
   return (
     <div className="stack">
-      <AheadTabs />
       <div>
         <h1>Days like today</h1>
         <p className="lead quiet">

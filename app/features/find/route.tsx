@@ -1,7 +1,7 @@
 import css from "./find.module.css";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import clsx from "clsx";
 import type { Route } from "./+types/route";
 import { FilterBar } from "#app/frame/log-search/FilterBar.tsx";
@@ -107,6 +107,8 @@ function howMany(count: number, done: boolean): string {
 
 export default function FindRoute({ loaderData }: Route.ComponentProps) {
   const { headers, preferences, trouble } = loaderData;
+  const [query] = useSearchParams();
+  const from = headers.find(({ id }) => id === query.get("from"));
   const [wanted, setWanted] = useState(NOTHING_WANTED);
   const { rigs, troubles, done } = useAllRigs(headers, preferences);
   const asked = useDeferredValue(wanted);
@@ -116,6 +118,11 @@ export default function FindRoute({ loaderData }: Route.ComponentProps) {
     <div className="page">
       <PageHead />
       <main className="stack">
+        {from && (
+          <Link className="way-up" to={placeHref(from.id, "log")}>
+            Back to the log of {from.name}
+          </Link>
+        )}
         <div>
           <h1>Find</h1>
           <p className="lead quiet">In the logs of all rigs: a jet, a tone, a place, a word of a note.</p>

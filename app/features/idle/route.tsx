@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
-import { Link, useActionData, useNavigation, useSubmit } from "react-router";
+import { useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import type { PlanChange } from "#core/advice/plan/plan.ts";
 import { Change } from "#core/log/schema.ts";
@@ -17,7 +17,6 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { placeHref } from "#app/frame/places.ts";
 import { readSent, type ActionProblem } from "#app/journal/save.ts";
 import { benchAir, readWalk, saveSymptom, saveWalk } from "./save-walk.ts";
 import { useBenchAdvice } from "./use-bench-advice.ts";
@@ -223,9 +222,6 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
             onClick={() => log([])}
           >
             Log this idle
-          </Button>
-          <Button component={Link} to={placeHref(header.id, "idle-speed")} variant="outlined">
-            Idle speed and pump
           </Button>
         </div>
       )}

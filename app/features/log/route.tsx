@@ -2,7 +2,7 @@ import css from "./log.module.css";
 import Button from "@mui/material/Button";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useMemo, useRef, useState } from "react";
-import { data, Link } from "react-router";
+import { data } from "react-router";
 import * as z from "zod/mini";
 import type { Route } from "./+types/route";
 import { EntryId, RigId } from "#core/log/schema.ts";
@@ -10,7 +10,6 @@ import { TypedField } from "#app/ui/TypedField.tsx";
 import { printOnly } from "#app/ui/print.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { usePrinting } from "#app/ui/use-printing.ts";
-import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LogLineItem } from "#app/frame/LogLines.tsx";
 import { FilterBar } from "#app/frame/log-search/FilterBar.tsx";
@@ -110,12 +109,6 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
       <div className="row apart">
         <h1>The log</h1>
         <div className="row no-print">
-          <Button component={Link} to={placeHref(context.header.id, "compare")} variant="outlined">
-            Two days side by side
-          </Button>
-          <Button component={Link} to={placeHref(context.header.id, "days")} variant="outlined">
-            Days like today
-          </Button>
           {others.length > 0 && (
             <Button variant="outlined" onClick={() => setWrong(true)}>
               That was the wrong rig

@@ -6,6 +6,7 @@ import { LogIt } from "./LogIt.tsx";
 import { MapColumns } from "./MapColumns.tsx";
 import { Doubts, Results } from "./Results.tsx";
 import { useLogger } from "./use-logger.ts";
+import { LookKinds } from "#app/frame/LookKinds.tsx";
 import { Progress } from "#app/ui/Progress.tsx";
 import { Simulated } from "#app/ui/Simulated.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -48,6 +49,7 @@ export default function LoggerRoute() {
           {reduced && `: ${fileWords(reduced)}`} {opened?.looked.simulated && <Simulated />}
         </p>
       </div>
+      <LookKinds kind="logger" />
       <ChooseFile
         busy={busy}
         opened={opened}

@@ -1,5 +1,5 @@
 import { useWatch } from "react-hook-form";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import type { Build } from "#core/log/schema.ts";
@@ -7,7 +7,7 @@ import { ZoneName } from "#core/log/parts.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
 import { NOTHING_TOLD } from "#app/frame/FeltRows.tsx";
 import { enteredAs, HowName } from "#app/frame/look-query.ts";
-import { placeHref } from "#app/frame/places.ts";
+import { LookKinds } from "#app/frame/LookKinds.tsx";
 import { RigFields } from "#app/frame/RigFields.tsx";
 import { useBackToToday } from "#app/frame/use-logged-tap.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
@@ -104,25 +104,7 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
   return (
     <RigFields form={form} saves="Save this look">
       <h1>What did you see?</h1>
-      <p className="flush">
-        <Link to={placeHref(context.header.id, "stopwatch")}>By the stopwatch</Link>: laps, a sprint, top
-        speed, fuel used. <Link to={placeHref(context.header.id, "logger")}>From a logger’s file</Link>: λ by
-        zone, pulls timed.
-      </p>
-      <Choice
-        label="Read from"
-        value={how}
-        options={[
-          { value: "plug", text: "Plug" },
-          { value: "ride", text: "The ride" },
-          { value: "symptom", text: "What it did" },
-          { value: "lambda", text: "λ meter" },
-          { value: "temperature", text: "Heat" },
-          { value: "witness", text: "Crown" },
-          { value: "proven", text: "All is right" },
-        ]}
-        onChange={(value) => set("how", value)}
-      />
+      <LookKinds kind={how} onKind={(value) => set("how", value)} />
       {!whole && (
         <Choice
           label="Where on the throttle"

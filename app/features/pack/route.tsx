@@ -5,7 +5,6 @@ import { useForm, useWatch } from "react-hook-form";
 import { fromSI } from "#core/units/quantity.ts";
 import { TypedBefore } from "#app/frame/RigFields.tsx";
 import { useTyped } from "#app/frame/use-typed.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig, type RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
@@ -58,9 +57,7 @@ export default function PackRoute() {
   const needle = list && needleWords(list);
   return (
     <div className="stack wide">
-      <div className="no-print">
-        <AheadTabs />
-      </div>
+      <div className="no-print"></div>
       <div>
         <h1>Pack</h1>
         <p className="lead quiet no-print">

@@ -137,7 +137,7 @@ function OnlyTheDemo() {
       <LinkButton to="/new" variant="contained">
         Set up my rig
       </LinkButton>
-      <LinkButton to="/data#demo" variant="outlined">
+      <LinkButton to="/data/rigs#demo" variant="outlined">
         Wipe the demo
       </LinkButton>
     </p>

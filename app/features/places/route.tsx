@@ -6,7 +6,6 @@ import { ZONES } from "#core/carburettor/zones.ts";
 import { placeKey } from "#core/log/day-schema.ts";
 import { formatQuantity, fromSI } from "#core/units/quantity.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRigForm } from "#app/frame/use-rig-form.ts";
@@ -94,7 +93,6 @@ export default function PlacesRoute() {
   const edit = (texts: PlaceTexts) => setEditing({ texts, of: newest });
   return (
     <div className="stack wide">
-      <AheadTabs />
       <div>
         <h1>Places</h1>
         <p className="lead quiet">

@@ -7,7 +7,6 @@ import { humidAir } from "#core/air/humid-air.ts";
 import { PARTS } from "#core/log/parts.ts";
 import type { RouteEntry } from "#core/log/schema.ts";
 import type { RouteAnswer } from "#core/route/route-answer.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { changeHref } from "#app/frame/change-href.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
@@ -177,7 +176,6 @@ export default function RouteRoute() {
   const { value: answer, problem, working } = useJudge(route && { ask: "route", routeId: route.id });
   return (
     <div className="stack wide">
-      <AheadTabs />
       <div>
         <h1>{route?.name ?? "A way over heights"}</h1>
         <p className="lead quiet">

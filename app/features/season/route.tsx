@@ -9,7 +9,6 @@ import { ClimateEntry } from "#core/log/schema.ts";
 import { readClimate } from "#core/pack/climate-table.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
 import { formatQuantity } from "#core/units/quantity.ts";
-import { AheadTabs } from "#app/frame/AheadTabs.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { rigAction, type Answer } from "#app/journal/rig-action.ts";
@@ -124,7 +123,6 @@ export default function SeasonRoute() {
   };
   return (
     <div className="stack wide">
-      <AheadTabs />
       <div>
         <h1>The season</h1>
         <p className="lead quiet">

@@ -9,6 +9,7 @@ import { FormField } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
+import { LookKinds } from "#app/frame/LookKinds.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { TypedBefore } from "#app/frame/RigFields.tsx";
 import { useRigForm } from "#app/frame/use-rig-form.ts";
@@ -69,6 +70,7 @@ export default function StopwatchRoute() {
             "Two runs at least of each setting, both ways for wind and slope, same rider and tyre pressure. A slipping clutch or belt spoils it."}
         </p>
       </div>
+      <LookKinds kind="stopwatch" />
       <Caution>
         Closed course only, never on a public road;{" "}
         {byHand

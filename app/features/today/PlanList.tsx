@@ -9,11 +9,11 @@ import { FitButton } from "#app/frame/Taps.tsx";
 interface PlanListProps {
   readonly context: RigContext;
   readonly advice: Advice;
-  /** what leans the top is no tap yet: a question stands open */
-  readonly topWaits: boolean;
+  /** what is no tap yet: a question about the top stands open, or the walk-round is due */
+  readonly waits: "none" | "top" | "all";
 }
 
-export function PlanList({ context, advice, topWaits }: PlanListProps) {
+export function PlanList({ context, advice, waits }: PlanListProps) {
   const { next } = advice;
   if (next.kind !== "fit") return null;
   const several = next.lines.length > 1;
@@ -27,7 +27,7 @@ export function PlanList({ context, advice, topWaits }: PlanListProps) {
               <strong>{title}</strong>
               <p className="quiet">{reason}</p>
             </div>
-            {several && !(topWaits && line.zone === "top") && (
+            {several && waits !== "all" && !(waits === "top" && line.zone === "top") && (
               <FitButton
                 context={context}
                 advice={advice}

@@ -18,6 +18,8 @@ import { RideReport } from "./RideReport.tsx";
 import { Fitted, PutBack } from "#app/frame/Taps.tsx";
 import { lookQuery } from "#app/frame/look-query.ts";
 import { Tiles } from "./Tiles.tsx";
+import { WalkRoundDue } from "./WalkRoundDue.tsx";
+import { isFirstChangeAsked } from "#app/frame/walk-round-due.ts";
 import { partHref, placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import { askedWords, warningWords } from "./warnings.ts";
@@ -84,17 +86,25 @@ export function TodaysWork({ advice }: { advice: Advice }) {
   const odd = askedFirst(advice);
   const question = odd && askedWords(odd, present);
   const asks = question?.words === answered ? undefined : question;
+  const firstWaits = isFirstChangeAsked(context);
   const wanted = lookWanted(advice);
   const looksHere = wanted?.how === "idleBench" ? "idle" : wanted?.how === "timedPair" ? "stopwatch" : "look";
   return (
     <>
       <Hints preferences={preferences} />
+      <WalkRoundDue />
       {contradictions(present).map((between) => (
         <FeltOrRead key={between.zone} rigId={header.id} between={between} />
       ))}
       <OneQuestion context={context} />
       {!held && asks && <Question asks={asks} onYes={() => setAnswered(asks.words)} />}
-      {!held && <PlanList context={context} advice={advice} topWaits={asks !== undefined} />}
+      {!held && (
+        <PlanList
+          context={context}
+          advice={advice}
+          waits={firstWaits ? "all" : asks !== undefined ? "top" : "none"}
+        />
+      )}
       <div className={clsx("row", css["actions"])}>
         {held ? (
           <Button component={Link} to={placeHref(header.id, "walk-round")} variant="contained">
@@ -116,7 +126,7 @@ export function TodaysWork({ advice }: { advice: Advice }) {
           <Button component={Link} to={placeHref(header.id, "log")} variant="contained">
             To the log
           </Button>
-        ) : asks ? null : (
+        ) : asks || firstWaits ? null : (
           <Fitted context={context} advice={advice} />
         )}
         <Button
@@ -137,9 +147,6 @@ export function TodaysWork({ advice }: { advice: Advice }) {
         {present.openChange && advice.next.kind !== "putBack" && <PutBack context={context} />}
         <Button component={Link} to={placeHref(header.id, "why")} variant="outlined">
           Why<span className="key">y</span>
-        </Button>
-        <Button component={Link} to={placeHref(header.id, "change")} variant="outlined">
-          Other change
         </Button>
       </div>
       {telling && <RideReport context={context} onDone={() => setTelling(false)} />}

@@ -11,7 +11,6 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
-import { placeHref } from "#app/frame/places.ts";
 import { changeHref } from "#app/frame/change-href.ts";
 import type { AnswerState } from "#app/frame/use-answer.ts";
 import { useJudge } from "#app/frame/use-judge.ts";
@@ -112,9 +111,6 @@ export function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
           onClick={() => setAsked({ setting: fitted })}
         >
           Back to what is fitted
-        </Button>
-        <Button component={Link} variant="outlined" to={placeHref(header.id, "map")}>
-          Map of the mixture
         </Button>
         {differs && (
           <Button component={Link} variant="outlined" to={changeHref(context, setting)}>

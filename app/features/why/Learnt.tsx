@@ -60,7 +60,7 @@ export function Learnt({ advice }: { advice: Advice }) {
         ))}
       </ul>
       <p className="quiet">
-        Instruments have names under <Link to="/data">Data</Link>, and are known from rig to rig.
+        Instruments have names under <Link to="/data/instruments">Data</Link>, and are known from rig to rig.
       </p>
     </section>
   );

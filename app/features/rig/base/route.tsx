@@ -11,7 +11,6 @@ import { listSheets } from "#app/store/base-sheets.ts";
 import { printOnly } from "#app/ui/print.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 import { usePrinting } from "#app/ui/use-printing.ts";
-import { RigTabs } from "../RigTabs.tsx";
 import { BackToBase } from "./BackToBase.tsx";
 import { BaseForm } from "./form.ts";
 import { PaperSheet } from "./PaperSheet.tsx";
@@ -48,7 +47,6 @@ export default function BaseRoute({ loaderData }: Route.ComponentProps) {
       {printing && <PaperSheet sheet={sheet} />}
       {/* It stays where it is while paper is printed: what was typed is kept. */}
       <div className="stack no-print" style={{ gap: 28 }}>
-        <RigTabs />
         <div>
           <div className="row apart">
             <h1>Base sheet</h1>

@@ -2,7 +2,6 @@ import { boxJets } from "#core/rig/box.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { modelRefusal } from "#app/journal/save.ts";
-import { RigTabs } from "../RigTabs.tsx";
 import { BoxEditor } from "./BoxEditor.tsx";
 import { ToBuyWords } from "./Drawers.tsx";
 import { BoxForm } from "./form.ts";
@@ -23,7 +22,6 @@ export default function BoxRoute() {
   const { build, fitted, advice } = useRig();
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>The jet box</h1>
         <p className="lead quiet">

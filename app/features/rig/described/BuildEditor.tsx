@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import { useEffect, useRef, type ReactNode } from "react";
 import { Refusals } from "#app/ui/refusals.ts";
 import { FormProvider } from "react-hook-form";
+import { useSearchParams } from "react-router";
 import type * as z from "zod/mini";
 import type { Build } from "#core/log/schema.ts";
 import { TypedBefore } from "#app/frame/RigFields.tsx";
@@ -39,7 +40,7 @@ export function BuildEditor({
 }: BuildEditorProps) {
   const { errors, isSubmitted, submitCount } = form.formState;
   const wrong = Object.keys(errors).length > 0 && isSubmitted;
-  const { folded, unfold, foldAll, someOpen } = useFolding();
+  const { folded, unfold, foldAll, someOpen } = useFolding(useSearchParams()[0].get("open"));
   const place = useRef<HTMLFormElement>(null);
   useEffect(() => {
     if (submitCount === 0) return;

@@ -7,6 +7,7 @@ import type { BuildTexts } from "./texts.ts";
 import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Measure, Section, type CarburettorAt } from "./fields.tsx";
+import { GrooveWorths } from "./GrooveWorths.tsx";
 import { CarburettorSection, JetsSection, NeedleSection, OtherSettingSection } from "./sections.tsx";
 
 /** Follows the fields; while something is half typed it keeps the last needle that could be. */
@@ -65,7 +66,16 @@ export function CarburettorsEditor({ start }: { start: Build }) {
         />
       )}
       <CarburettorSection key={`body ${at}`} at={at} />
-      <NeedleSection key={`needle ${at}`} at={at} drawing={<LiveNeedle start={start} index={index} />} />
+      <NeedleSection
+        key={`needle ${at}`}
+        at={at}
+        drawing={
+          <>
+            <LiveNeedle start={start} index={index} />
+            <GrooveWorths />
+          </>
+        }
+      />
       <JetsSection key={`jets ${at}`} at={at} />
       {index > 0 && <OtherSettingSection key={`right ${at}`} at={`others.${index - 1}.setting`} />}
     </>

@@ -10,9 +10,12 @@ export const FoldedContext = createContext<Folded>({ isOpen: () => true, fold: (
 
 export const useFolded = (): Folded => use(FoldedContext);
 
-/** @returns the state for the context, and how to open several at once */
-export function useFolding() {
-  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+/**
+ * @param asked - a section that the address asks for: it lies open
+ * @returns the state for the context, and how to open several at once
+ */
+export function useFolding(asked: string | null) {
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set(asked === null ? [] : [asked]));
   const fold = useCallback((title: string, folded: boolean) => {
     setOpen((before) => {
       if (before.has(title) !== folded) return before;

@@ -11,7 +11,6 @@ import { modelRefusal, type Content } from "#app/journal/save.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
-import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick } from "../WorkPick.tsx";
 import { BuildEditor } from "./BuildEditor.tsx";
 import { DescribedForm, type DescribedTexts } from "./form.ts";
@@ -75,7 +74,6 @@ export default function RigBuildRoute() {
   };
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>The rig</h1>
         <p className="lead quiet">

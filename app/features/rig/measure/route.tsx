@@ -14,7 +14,6 @@ import { modelRefusal } from "#app/journal/save.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { capital, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { GaugePlace } from "./GaugePlace.tsx";
-import { RigTabs } from "../RigTabs.tsx";
 import { HOW_TO } from "./how.ts";
 import { MeasureForm } from "./form.ts";
 import { textOf, withMeasured } from "./measured.ts";
@@ -99,7 +98,6 @@ export default function MeasureRoute() {
   const skip = paths[(paths.indexOf(path ?? "") + 1) % Math.max(1, paths.length)];
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>What to measure next</h1>
         <p className="lead quiet">

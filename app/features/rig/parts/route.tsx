@@ -5,7 +5,6 @@ import { useJudge } from "#app/frame/use-judge.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { Working } from "#app/ui/Working.tsx";
-import { RigTabs } from "../RigTabs.tsx";
 import { AddPart } from "./AddPart.tsx";
 import { Buying } from "./Buying.tsx";
 import { Nearest } from "./Nearest.tsx";
@@ -30,7 +29,6 @@ export default function PartsRoute() {
   const part = value?.parts.find((one) => one.part.name === chosen);
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>Parts on the bench</h1>
         <p className="lead quiet">

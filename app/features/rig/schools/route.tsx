@@ -16,7 +16,6 @@ import { lookMeans } from "#core/advice/ride/means.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { RigTabs } from "../RigTabs.tsx";
 import { useSchool } from "#app/frame/use-school.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { CYLINDER_SCHOOL_WORDS } from "#app/vocabulary/cylinders.ts";
@@ -47,7 +46,6 @@ export default function SchoolsRoute() {
   };
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>Ways of working</h1>
         <p className="lead quiet">

@@ -5,7 +5,6 @@ import { onTray } from "#core/log/tray.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
-import { RigTabs } from "../RigTabs.tsx";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { logEntries } from "#app/journal/save.ts";
 import { putPhotos, withPhotos } from "#app/store/photos.ts";
@@ -66,7 +65,6 @@ export default function TeardownRoute() {
     : (TEARDOWN_STEPS.find((candidate) => !outSteps.includes(candidate)) ?? "asFound");
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>Teardown</h1>
         <p className="lead quiet">

@@ -4,7 +4,6 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { rigAction, toToday } from "#app/journal/rig-action.ts";
-import { RigTabs } from "../RigTabs.tsx";
 import { WorkPick } from "../WorkPick.tsx";
 import { WorkForm } from "./form.ts";
 
@@ -19,7 +18,6 @@ export default function WorkRoute() {
   const form = useRigForm("work", WorkForm, { what: "allCleaned", why: "" });
   return (
     <div className="stack">
-      <RigTabs />
       <div>
         <h1>What was done to it?</h1>
         <p className="lead quiet">

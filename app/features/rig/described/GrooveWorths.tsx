@@ -1,12 +1,9 @@
-import { ZONES } from "#core/carburettor/zones.ts";
 import { zoneMixture } from "#core/belief/mixture.ts";
 import { frameOf } from "#core/belief/frame.ts";
+import { ZONES } from "#core/carburettor/zones.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog, settingFromLog } from "#core/rig/from-build.ts";
-import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { RigTabs } from "../RigTabs.tsx";
-import type { RigContext } from "#app/frame/use-rig.ts";
 import { partValue, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 /** A shift too small to feel is left out of the table. */
@@ -35,12 +32,8 @@ function rowsOf(build: Build, fitted: Setting): Row[] {
 }
 
 /** What each groove is worth here, from this needle in this jet: computed, not assumed. */
-function Worth({
-  build,
-  fitted,
-  present,
-  advice,
-}: Pick<RigContext, "build" | "fitted" | "present" | "advice">) {
+export function GrooveWorths() {
+  const { build, fitted, present, advice } = useRig();
   const taught = advice?.worths.find(({ part, learnt }) => part === "clip" && learnt);
   const factor = taught?.factor ?? 1;
   const frame = frameOf(build);
@@ -85,26 +78,6 @@ function Worth({
           in.
         </p>
       )}
-    </div>
-  );
-}
-
-export default function NeedleRoute() {
-  const { build, fitted, present, advice } = useRig();
-  return (
-    <div className="stack">
-      <RigTabs />
-      <div>
-        <h1>The needle in its jet</h1>
-        <p className="lead quiet">
-          From the measures of this rig. Move the throttle, try the grooves: the ring between needle and jet
-          is what the middle of the throttle burns through.
-        </p>
-      </div>
-      <div className="beside">
-        <NeedleDrawing build={{ ...build, baseline: { ...build.baseline, setting: fitted } }} />
-        <Worth build={build} fitted={fitted} present={present} advice={advice} />
-      </div>
     </div>
   );
 }

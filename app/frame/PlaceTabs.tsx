@@ -1,0 +1,22 @@
+import { Link, useLocation } from "react-router";
+import { isScreenAt, placeAt, placeHref } from "./places.ts";
+
+/** The screens of the place that is open, where it has several. Look shows its own, as kinds. */
+export function PlaceTabs({ rigId }: { rigId: string }) {
+  const { pathname } = useLocation();
+  const place = placeAt(rigId, pathname);
+  if (!place || place.screens.length === 1 || place.name === "Look") return null;
+  return (
+    <nav className="tabs no-print" aria-label={place.name}>
+      {place.screens.map((screen) => (
+        <Link
+          key={screen.path}
+          to={placeHref(rigId, screen.path)}
+          aria-current={isScreenAt(screen, rigId, pathname) ? "page" : undefined}
+        >
+          {screen.name}
+        </Link>
+      ))}
+    </nav>
+  );
+}
