@@ -22,6 +22,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     launchOptions: LAUNCH,
     trace: "off",
+    locale: "en-GB",
     // A drawer half faded in has half its contrast: what is read is a screen that stands still.
     contextOptions: { reducedMotion: "reduce" },
   },

@@ -20,7 +20,10 @@ import { loadDemoOnFirstVisit } from "./journal/demo.ts";
 import { DAY, NIGHT } from "./theme/colours.ts";
 import { Theme } from "./theme/Theme.tsx";
 import { sweepBook } from "./store/book.ts";
+import { setRegion } from "./vocabulary/numerals.ts";
 import { LIGHT_ATTRIBUTE, LIGHT_KEYS } from "./theme/light-keys.ts";
+
+if (typeof navigator !== "undefined") setRegion(navigator.language);
 
 export const meta = () => [{ title: "Tamis" }];
 

@@ -93,6 +93,7 @@ test("the log goes out as a file and comes into another browser unchanged", asyn
   await rigLine(other).getByRole("button", { name: "Delete" }).click();
   await other.getByRole("button", { name: "Delete it" }).click();
   await expect(rigLine(other)).toHaveCount(0);
+  await other.getByRole("link", { name: "Backup and import" }).click();
   await other.getByLabel("File to import").setInputFiles(path);
   await other.getByRole("button", { name: "Import", exact: true }).click();
   await expect(other.getByText(/Imported \d+ entries, 1 new rig/)).toBeVisible();

@@ -6,6 +6,7 @@ import { saveSheets } from "#app/store/base-sheets.ts";
 import { maybe, typedNumber } from "#app/ui/typed.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 import type { ActionProblem, Content } from "#app/journal/save.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
 
 const bound = maybe(typedNumber(z.number().check(z.gte(-50), z.lte(500))));
 
@@ -30,8 +31,7 @@ export const limitsForm = z.pipe(
 );
 export type LimitsTexts = z.input<typeof limitsForm>;
 
-const text = (value: number | undefined): string =>
-  value === undefined ? "" : String(Number(value.toFixed(3)));
+const text = (value: number | undefined): string => (value === undefined ? "" : shortest(value, 3));
 
 /** @returns the limits of some measures as they stand, empty where there are none */
 export const limitTexts = (

@@ -120,13 +120,13 @@ describe("the card on screen", () => {
 describe("the tiles of the air", () => {
   const advice = advise([build(), air("0001", "08:30")]);
   it("show the figures of the air and say when it is old", () => {
-    render(<Tiles advice={advice} airAt={new Date(Date.now() - 64 * 60_000).toISOString()} />);
+    render(<Tiles advice={advice} airAt={new Date(Date.now() - 64 * 60_000).toISOString()} length="m" />);
     expect(screen.getByText("82.0 %")).toBeInTheDocument();
     expect(screen.getByText("64 min")).toBeInTheDocument();
     expect(screen.getByText("read again before the next heat")).toBeInTheDocument();
   });
   it("say that none was read", () => {
-    render(<Tiles advice={advice} airAt={undefined} />);
+    render(<Tiles advice={advice} airAt={undefined} length="m" />);
     expect(screen.getByText("none")).toBeInTheDocument();
   });
 });

@@ -1,5 +1,5 @@
-import { formatTurns } from "#core/units/workshop.ts";
 import { StepButton } from "./StepButton.tsx";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 interface TurnsStepperProps {
   readonly label: string;

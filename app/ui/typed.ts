@@ -2,6 +2,7 @@
  * What stands in a field, and what it means: each kind of field is one codec, read by `decode` and shown by
  * `encode`. The record's own schema sets the bounds, and they are said in a form's words.
  */
+import { typedText } from "#app/vocabulary/numerals.ts";
 import * as z from "zod/mini";
 import { fromSI, readQuantity, type QuantityKind, type UnitOf } from "#core/units/quantity.ts";
 import { readSizeList, writeSizeList } from "#core/units/size-list.ts";
@@ -45,7 +46,7 @@ export const typedNumber = <T extends z.ZodMiniType<number>>(record: T) =>
       const read = readTypedNumber(text);
       return (read.ok ? read.value : refuse(issues, text, noNumber(text))) as z.input<T>;
     },
-    encode: (value) => String(value),
+    encode: (value) => typedText(value as number),
   });
 
 /** @returns where a record's numbers end, as it says itself of one that is beyond */
@@ -62,7 +63,7 @@ export const typedQuantity = <K extends QuantityKind>(
   record: z.ZodMiniType<number>,
 ) => {
   const shown = (valueSI: number) => Number(fromSI(kind, valueSI, unit).toFixed(6));
-  const bound = (beyond: number) => `${shown(endOf(record, beyond))} ${unit}`;
+  const bound = (beyond: number) => `${typedText(shown(endOf(record, beyond)))} ${unit}`;
   return z.codec(z.string(), z.number(), {
     decode: (text, { issues }) => {
       const read = readQuantity(kind, text, unit);
@@ -74,7 +75,7 @@ export const typedQuantity = <K extends QuantityKind>(
         `Must lie between ${bound(-Number.MAX_VALUE)} and ${bound(Number.MAX_VALUE)}.`,
       );
     },
-    encode: (valueSI) => String(shown(valueSI)),
+    encode: (valueSI) => typedText(shown(valueSI)),
   });
 };
 

@@ -1,7 +1,7 @@
 /** What a log says of days to come, as lines of it. */
 import type { ClimateEntry, ForecastEntry, HeatsEntry, PlaceEntry, RouteEntry } from "#core/log/schema.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "./preferences.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 type AheadEntry = PlaceEntry | ForecastEntry | HeatsEntry | RouteEntry | ClimateEntry;
 

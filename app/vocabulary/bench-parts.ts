@@ -1,5 +1,6 @@
 /** Parts that are swapped, in words. */
 import type { BenchPart, BenchPartKind } from "#core/log/part-schema.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
 
 export const PART_KIND_NAMES: Readonly<Record<BenchPartKind, string>> = {
   needle: "Needle",
@@ -11,7 +12,7 @@ export const PART_KIND_NAMES: Readonly<Record<BenchPartKind, string>> = {
 };
 
 /** Measures of parts, to the micrometer. */
-export const mm = (value: number): string => `${Number(value.toFixed(3))} mm`;
+export const mm = (value: number): string => `${shortest(value, 3)} mm`;
 
 /** Its measure, as one line: what tells it from the next of its kind. */
 export function partMeasure(part: BenchPart): string {

@@ -1,7 +1,15 @@
-import dayjs from "dayjs";
+import { dayWords } from "./numerals.ts";
 
 /** `Saturday 23 May 2026`, from an instant with its own offset: the tuner's own calendar day. */
-export const dayTitle = (at: string): string => dayjs(at.slice(0, 10)).format("dddd D MMMM YYYY");
+export const dayTitle = (at: string): string =>
+  dayWords(at, { weekday: "long", day: "numeric", month: "long", year: "numeric" });
+
+/** `23 May 2026`, where there is little room. */
+export const dayShort = (at: string): string =>
+  dayWords(at, { day: "numeric", month: "short", year: "numeric" });
+
+/** `23 May 2026, 13:40`, as the clock of its place had it. */
+export const momentWords = (at: string): string => `${dayShort(at)}, ${at.slice(11, 16)}`;
 
 /** @returns how long ago in words: `just now`, `64 min`, `5 h`, `3 days` */
 export function agoWords(at: string, now: Date): string {
@@ -12,9 +20,14 @@ export function agoWords(at: string, now: Date): string {
   return `${Math.round(minutes / 1440)} days`;
 }
 
+/** `2026-05-23`, by this device's calendar. */
+const localDay = (date: Date): string =>
+  [date.getFullYear(), date.getMonth() + 1, date.getDate()]
+    .map((part) => String(part).padStart(2, "0"))
+    .join("-");
+
 /** @returns does an instant lie on another day than now, by this device's calendar? */
-export const isAnotherDay = (at: string, now: Date): boolean =>
-  at.slice(0, 10) !== dayjs(now).format("YYYY-MM-DD");
+export const isAnotherDay = (at: string, now: Date): boolean => at.slice(0, 10) !== localDay(now);
 
 export const MONTH_NAMES = [
   "January",

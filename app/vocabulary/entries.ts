@@ -13,8 +13,6 @@ import type {
   TeardownEntry,
 } from "#core/log/schema.ts";
 import type { Preferences } from "./preferences.ts";
-import { formatTurns } from "#core/units/workshop.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { readingResult, readingWords } from "./readings.ts";
 import { TEARDOWN_WORDS } from "./teardown.ts";
 import { FINDING_WORDS } from "./findings.ts";
@@ -28,6 +26,7 @@ import { schoolWords } from "./schools.ts";
 import { WORK_WORDS } from "./work.ts";
 import { aheadWords } from "./ahead.ts";
 import { capital, partInSentence, partValue } from "./parts.ts";
+import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
 
 export const KIND_NAMES: Readonly<Record<Entry["kind"], string>> = {
   build: "rig",
@@ -65,7 +64,7 @@ export interface LineWords {
 }
 
 const receiverWords = ({ errorShare }: NonNullable<RunEntry["receiver"]>): string =>
-  `, by satellites to ${(100 * errorShare).toFixed(1)} %`;
+  `, by satellites to ${fixed(100 * errorShare, 1)} %`;
 
 export function airWords(air: AirEntry, units: Preferences): string {
   const temperature = formatQuantity("temperature", air.temperatureK, units.temperature);
@@ -233,7 +232,7 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
       return {
         kind,
         what: entry.file,
-        result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${entry.delayS.toFixed(2)} s behind`}`,
+        result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${fixed(entry.delayS, 2)} s behind`}`,
       };
     case "place":
     case "forecast":

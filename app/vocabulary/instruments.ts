@@ -3,6 +3,7 @@ import type { InstrumentBelief } from "#core/advice/judge/instruments-known.ts";
 import type { Worth } from "#core/advice/judge/step-worths.ts";
 import type { CardRow } from "#core/advice/card/card-rows.ts";
 import type { InstrumentKind } from "#core/looks/instruments.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export const INSTRUMENT_WORDS: Readonly<
   Record<InstrumentKind, { readonly name: string; readonly yours: string }>
@@ -24,8 +25,7 @@ const TONE_SIZES = [
   [Infinity, "more than a tone"],
 ] as const;
 
-const per = (error: number): string =>
-  `${(100 * Math.abs(error)).toFixed(Math.abs(error) < 0.0095 ? 1 : 0)} %`;
+const per = (error: number): string => `${fixed(100 * Math.abs(error), Math.abs(error) < 0.0095 ? 1 : 0)} %`;
 
 function whose({ kind, name }: Pick<InstrumentBelief, "kind" | "name">): string {
   return name === undefined ? INSTRUMENT_WORDS[kind].yours : `“${name}”`;
@@ -69,9 +69,9 @@ export function worthWords({ part, factor }: Worth, rows: readonly CardRow[]): s
   const here = Math.abs(row?.stepEffect ?? 0);
   const computed = Math.abs(row?.asComputed ?? 0);
   if (here < 0.002 || computed < 0.002)
-    return `${STEP_OF[part]} is worth ${factor.toFixed(1)} times what its measures say`;
+    return `${STEP_OF[part]} is worth ${fixed(factor, 1)} times what its measures say`;
   const digits = Math.abs(here - computed) < 0.01 ? 1 : 0;
-  return `${STEP_OF[part]} is ${(100 * here).toFixed(digits)} % here, not ${(100 * computed).toFixed(digits)}`;
+  return `${STEP_OF[part]} is ${fixed(100 * here, digits)} % here, not ${fixed(100 * computed, digits)}`;
 }
 
 export const WORTH_PARTS: Readonly<Record<Worth["part"], string>> = {

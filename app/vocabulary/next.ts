@@ -20,6 +20,7 @@ import {
   shiftWords,
   ZONE_NAMES,
 } from "./parts.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export interface NextWords {
   readonly title: string;
@@ -83,7 +84,7 @@ export function planLineWords(line: PlanLine, advice: Advice): NextWords {
 function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): NextWords {
   const all = next.lines.flatMap((line) => line.changes);
   const list = all.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ");
-  const dense = `${(100 * advice.air.relativeDryDensity).toFixed(1)} %`;
+  const dense = `${fixed(100 * advice.air.relativeDryDensity, 1)} %`;
   if (next.because === "danger")
     return {
       title: `First: ${list}`,
@@ -123,7 +124,7 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
       reason: `Say rich, clean or lean for every part of the throttle that you used. ${takes}.`,
     };
   const { mean, sd, pRight } = zoneOf(advice, zone);
-  const doubt = (100 * DOUBT_SDS * sd).toFixed(0);
+  const doubt = fixed(100 * DOUBT_SDS * sd, 0);
   const alongToo = ZONES.filter((one) => one === zone || along.includes(one));
   const where = how === "idleBench" ? "" : ` ${LIST.format(alongToo.map((one) => WHERE[one]))}`;
   const ride = how === "plug" ? TO_COLOUR_A_PLUG[zone] : `${LOOK_HOW_WORDS[how]}${where}`;

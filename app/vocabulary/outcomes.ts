@@ -6,6 +6,7 @@ import { staleAirSd } from "#core/belief/stale-air.ts";
 import { DOUBT_SDS, mixtureWords } from "./parts.ts";
 import { readingWords } from "./readings.ts";
 import { runName } from "./runs.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export interface OutcomeWords {
   readonly what: string;
@@ -19,7 +20,7 @@ export interface OutcomeWords {
 
 /** @returns e.g. "air read 3 days off: ± 3 % more doubt" */
 export const staleAirWords = (days: number): string =>
-  `air read ${days} ${days === 1 ? "day" : "days"} off: ± ${(100 * DOUBT_SDS * staleAirSd(days)).toFixed(0)} % more doubt`;
+  `air read ${days} ${days === 1 ? "day" : "days"} off: ± ${fixed(100 * DOUBT_SDS * staleAirSd(days), 0)} % more doubt`;
 
 /** @returns nothing for a look that this log does not hold */
 export function outcomeWords(

@@ -1,7 +1,8 @@
 /** How parts, zones, tones and chances are called on screen. */
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Part, Tone } from "#core/log/parts.ts";
-import { formatOrdinal, formatTurns } from "#core/units/workshop.ts";
+import { formatOrdinal } from "#core/units/workshop.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 export const PART_NAMES: Readonly<Record<Part, string>> = {
   pilot: "Pilot",

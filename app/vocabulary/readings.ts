@@ -4,12 +4,12 @@ import type { Crown, HeaderColour, HeatSensor, PlugPlace, PlugProtocol } from "#
 import { zonesOf } from "#core/log/readings/reading.ts";
 import type { Reading } from "#core/log/schema.ts";
 import type { LearntHeat } from "#core/belief/heat-slopes.ts";
-import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
-import { formatTurns } from "#core/units/workshop.ts";
+import { type UnitOf } from "#core/units/quantity.ts";
 import type { Preferences } from "./preferences.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
 import { timeWords } from "./runs.ts";
 import { PLUG_FINDING_WORDS, SYMPTOM_WORDS } from "./symptoms.ts";
+import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
 
 export const CROWN_WORDS: Readonly<Record<Crown, { name: string; note: string }>> = {
   dry: { name: "Dry all over", note: "lean" },
@@ -122,7 +122,7 @@ export function readingResult(reading: Reading, units: Preferences, stoichiometr
     }
     case "lambda":
       return units.mixture === "afr"
-        ? `AFR ${(reading.lambda * stoichiometric).toFixed(1)}`
-        : `λ ${reading.lambda.toFixed(2)}`;
+        ? `AFR ${fixed(reading.lambda * stoichiometric, 1)}`
+        : `λ ${fixed(reading.lambda, 2)}`;
   }
 }

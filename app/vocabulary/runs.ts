@@ -4,9 +4,9 @@ import { runValue } from "#core/looks/run-groups.ts";
 import type { Comparison } from "#core/runs/compare.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
 import type { Run } from "#core/log/schema.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "./preferences.ts";
 import { percentWords } from "./parts.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 export const RUN_NAMES: Readonly<Record<Run["what"], string>> = {
   lap: "Lap",
@@ -18,9 +18,9 @@ export const RUN_NAMES: Readonly<Record<Run["what"], string>> = {
 
 /** `8.42 s`, `1:23.40` */
 export function timeWords(seconds: number): string {
-  if (seconds < 60) return `${seconds.toFixed(2)} s`;
+  if (seconds < 60) return `${fixed(seconds, 2)} s`;
   const minutes = Math.floor(seconds / 60);
-  return `${minutes}:${(seconds - 60 * minutes).toFixed(2).padStart(5, "0")}`;
+  return `${minutes}:${fixed(seconds - 60 * minutes, 2).padStart(5, "0")}`;
 }
 
 /** @returns `0 to 100 km/h`, `Lap`: runs of one name can be compared */
@@ -34,7 +34,7 @@ export function valueWords(what: Run["what"], value: number, units: Preferences)
   if (what === "topSpeed") return formatQuantity("speed", value, units.speed);
   if (what !== "fuel") return timeWords(value);
   const { milesPerUsGallon, milesPerImperialGallon } = consumption(value, 100);
-  return `${value.toFixed(1)} L/100 km (${milesPerUsGallon.toFixed(0)} mpg US, ${milesPerImperialGallon.toFixed(0)} imp.)`;
+  return `${fixed(value, 1)} L/100 km (${fixed(milesPerUsGallon, 0)} mpg US, ${fixed(milesPerImperialGallon, 0)} imp.)`;
 }
 
 export const runFigure = (run: Run, units: Preferences): string => valueWords(run.what, runValue(run), units);
@@ -53,7 +53,7 @@ const SURE = 0.8;
 /** What two settings show against each other, and what more runs would. */
 export function comparisonWords(what: Run["what"], found: Comparison, units: Preferences): ComparisonWords {
   const show = (value: number) =>
-    what === "fuel" ? `${value.toFixed(1)} L/100 km` : valueWords(what, value, units);
+    what === "fuel" ? `${fixed(value, 1)} L/100 km` : valueWords(what, value, units);
   const chanceBetter = largerIsBetter(what) ? found.chanceLarger : 1 - found.chanceLarger;
   const verdict: ComparedVerdict = found.moreRuns !== 0 ? "same" : chanceBetter > 0.5 ? "better" : "worse";
   const [low, high] = found.interval;

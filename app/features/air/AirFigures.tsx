@@ -6,7 +6,7 @@ import { AirForm, type AirMeasured } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import type { AirFormState } from "./use-air-form.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 interface AirFiguresProps {
   readonly form: AirFormState;
@@ -37,8 +37,8 @@ export function AirFigures({ form, preferences, onMeasured }: AirFiguresProps) {
 function Figures({ measured, preferences }: { measured: AirMeasured; preferences: Preferences }) {
   const air = humidAirFromLog(measured);
   const figures = [
-    ["Dry air", `${air.dryDensityKgM3.toFixed(4)} kg/m³`, "what the engine burns with"],
-    ["Air as it is", `${air.densityKgM3.toFixed(4)} kg/m³`, "what pulls the fuel"],
+    ["Dry air", `${fixed(air.dryDensityKgM3, 4)} kg/m³`, "what the engine burns with"],
+    ["Air as it is", `${fixed(air.densityKgM3, 4)} kg/m³`, "what pulls the fuel"],
     [
       "Feels like",
       formatQuantity("length", densityAltitude(air.densityKgM3), preferences.length),
@@ -47,10 +47,10 @@ function Figures({ measured, preferences }: { measured: AirMeasured; preferences
     [
       "Vapour",
       formatQuantity("pressure", air.vapourPressurePa, preferences.pressure),
-      `${(100 * air.relativeHumidity).toFixed(0)} % humidity`,
+      `${fixed(100 * air.relativeHumidity, 0)} % humidity`,
     ],
     ["Station pressure", formatQuantity("pressure", air.pressurePa, preferences.pressure), "at the engine"],
-    ["This air is worth", `${(100 * powerLeft(air)).toFixed(1)} %`, "of rated power"],
+    ["This air is worth", `${fixed(100 * powerLeft(air), 1)} %`, "of rated power"],
   ] as const;
   return (
     <section aria-label="What this air is" aria-live="polite">

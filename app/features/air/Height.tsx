@@ -5,7 +5,6 @@ import type { Fix } from "#core/satellites/fix.ts";
 import { GEOID_MOST_M, heightOf, type SatelliteHeight } from "#core/satellites/height.ts";
 import { ellipsoidOverSea, nearestPlace, type KnownPlace } from "#core/satellites/known-place.ts";
 import type { AirEntry } from "#core/log/schema.ts";
-import { formatNumber, formatQuantity } from "#core/units/quantity.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { hasSatellites, Satellites } from "#app/devices/satellites.ts";
 import { SimulatedSatellites } from "#app/devices/simulated-satellites.ts";
@@ -15,6 +14,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { takenTexts, type AirTexts } from "./form.ts";
 import { heightWords } from "./words.ts";
+import { formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** The errors of fixes wander: what came in the last minute is one measurement. */
 const COUNTED = 60;

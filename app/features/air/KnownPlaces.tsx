@@ -2,9 +2,10 @@ import Button from "@mui/material/Button";
 import { useWatch } from "react-hook-form";
 import { placeKey } from "#core/log/day-schema.ts";
 import type { PlaceEntry } from "#core/log/schema.ts";
-import { formatNumber, type UnitOf } from "#core/units/quantity.ts";
+import { type UnitOf } from "#core/units/quantity.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import type { AirFormState } from "./use-air-form.ts";
+import { formatNumber } from "#app/vocabulary/numerals.ts";
 
 /** Places that were described: one tap fills in the height and what the barometer shows there. */
 export function KnownPlaces({ form }: { form: AirFormState }) {

@@ -10,7 +10,7 @@ import {
   type StationReading,
   type StationTraces,
 } from "#core/instruments/station.ts";
-import { formatNumber, formatQuantity, readQuantity } from "#core/units/quantity.ts";
+import { readQuantity } from "#core/units/quantity.ts";
 import { BluetoothStation, hasBluetooth } from "#app/devices/bluetooth.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { SERIAL_PORT, SerialDevice } from "#app/devices/serial.ts";
@@ -22,6 +22,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { takenTexts, type AirTexts } from "./form.ts";
 import { trendWords } from "./words.ts";
+import { fixed, formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** What it shows now, large enough to be read from the machine. */
 function LiveLine({ reading, trend }: { reading: StationReading; trend: number | undefined }) {
@@ -35,7 +36,7 @@ function LiveLine({ reading, trend }: { reading: StationReading; trend: number |
       </div>
       <div>
         <dt>Humidity</dt>
-        <dd>{(100 * humidity).toFixed(0)} %</dd>
+        <dd>{fixed(100 * humidity, 0)} %</dd>
       </div>
       <div>
         <dt>Pressure</dt>
@@ -110,7 +111,7 @@ function filledIn(reading: StationReading, texts: AirTexts): Partial<AirTexts> {
   return {
     temperature: formatNumber("temperature", temperatureK, texts.temperatureUnit),
     humidityKind: "relative",
-    humidity: (100 * humidity).toFixed(0),
+    humidity: fixed(100 * humidity, 0),
     ...(pressurePa !== undefined && {
       pressureKind: "station",
       pressure: formatNumber("pressure", pressurePa, texts.pressureUnit),

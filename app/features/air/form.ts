@@ -10,15 +10,10 @@ import {
 import { Position, type AirEntry } from "#core/log/schema.ts";
 import { refusalOf } from "#core/units/guard.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
-import {
-  formatNumber,
-  formatQuantity,
-  readQuantity,
-  type QuantityKind,
-  type UnitOf,
-} from "#core/units/quantity.ts";
+import { readQuantity, type QuantityKind, type UnitOf } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
+import { formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** What the log keeps of a reading, without id and time. */
 export type AirMeasured = Pick<

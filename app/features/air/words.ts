@@ -1,7 +1,8 @@
 /** What the instruments of the air say, in words. */
 import { pressureWorth } from "#core/satellites/height.ts";
-import { formatNumber, formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { fromSI } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** A small difference of pressure: two figures of it are enough. */
 function differenceWords(pascals: number, unit: Preferences["pressure"]): string {

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { fromSI, type UnitOf } from "#core/units/quantity.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { ALLOWED_PA, readAllowed } from "./form.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 interface AllowedSpreadProps {
   readonly unit: UnitOf<"vacuum">;
@@ -11,7 +12,7 @@ interface AllowedSpreadProps {
 
 /** How far apart this machine's gauges may stand. What cannot be is said, and the last that could be counts. */
 export function AllowedSpread({ unit, allowedPa, onAllowed }: AllowedSpreadProps) {
-  const shown = (pa: number) => fromSI("vacuum", pa, unit).toFixed(1);
+  const shown = (pa: number) => fixed(fromSI("vacuum", pa, unit), 1);
   const [text, setText] = useState(() => shown(allowedPa));
   const wrong = readAllowed(text, unit) === undefined;
   return (

@@ -6,7 +6,6 @@ import { balanceSteps, judgeBalance, type Speed } from "#core/balance/linkage.ts
 import { seededRandom } from "#core/numbers/random.ts";
 import { carburettorCount } from "#core/rig/carburettors.ts";
 import { drawLinked, untouched, type LinkedControls } from "#core/simulator/linked-carburettors.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { GaugeBars } from "./GaugeBars.tsx";
 import { SimulatedScrews } from "./SimulatedScrews.tsx";
 import { AllowedSpread } from "./AllowedSpread.tsx";
@@ -25,6 +24,7 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { type ActionProblem } from "#app/journal/save.ts";
 import { keepDraft } from "#app/store/drafts.ts";
 import { BALANCE_CAUTIONS, balanceWords, LINKAGES, SPEEDS, stepName } from "./words.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** The name of what is half done. */
 export const DRAFT = "balance";

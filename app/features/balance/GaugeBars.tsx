@@ -1,6 +1,7 @@
 import css from "./balance.module.css";
-import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
+import { type UnitOf } from "#core/units/quantity.ts";
 import { useWidth } from "#app/ui/use-width.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 interface GaugeBarsProps {
   readonly gaugesPa: readonly number[];

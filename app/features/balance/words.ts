@@ -1,6 +1,7 @@
 /** Bringing carburettors into step, in words. */
 import type { BalanceState, BalanceStep, Linkage, Speed } from "#core/balance/linkage.ts";
-import { formatQuantity, type UnitOf } from "#core/units/quantity.ts";
+import { type UnitOf } from "#core/units/quantity.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 export const LINKAGES = [
   { value: "shaft", text: "One shaft", note: "screws between them" },

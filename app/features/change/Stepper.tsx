@@ -1,12 +1,12 @@
 import { useController } from "react-hook-form";
 import { type Part } from "#core/log/parts.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { StepButton } from "#app/ui/StepButton.tsx";
 import { useRefused } from "#app/ui/refusals.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import type { ChangeTexts } from "./form.ts";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 export const asText = (part: Part, value: number): string =>
   part === "screwTurns" ? formatTurns(value) : String(value);

@@ -1,8 +1,8 @@
 /** What sets two days or two settings apart, in words. */
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
-import dayjs from "dayjs";
 import type { FittedOnce } from "#core/day/compare-settings.ts";
+import { dayShort } from "#app/vocabulary/days.ts";
 import { partValue, shiftWords, sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 /** Less nobody reads. */
@@ -38,5 +38,5 @@ export function settingName({ setting, day }: FittedOnce): string {
     ...(shimMm === 0 ? [] : [partValue("shimMm", shimMm)]),
     partValue("main", main),
   ];
-  return `${parts.join(" · ")}, until ${dayjs(day).format("D MMM YYYY")}`;
+  return `${parts.join(" · ")}, until ${dayShort(day)}`;
 }

@@ -1,10 +1,10 @@
-import { formatQuantity } from "#core/units/quantity.ts";
 import { headersForm } from "./form.ts";
 import { RigFields } from "#app/frame/RigFields.tsx";
 import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** Which pipe is hottest and which coldest, against the spread this rig may have. */
 function Verdict() {

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
-import dayjs from "dayjs";
 import { useState } from "react";
 import css from "./data.module.css";
 import type { SnapshotSeen } from "#app/store/snapshots.ts";
 import { ConfirmGone } from "./ConfirmGone.tsx";
+import { momentWords } from "#app/vocabulary/days.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
 import { Said } from "./Said.tsx";
 import { useTask } from "./use-task.ts";
@@ -26,7 +26,7 @@ export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] })
             <span>
               <strong>{one.why}</strong>{" "}
               <span className="quiet">
-                {dayjs(one.at).format("D MMM, HH:mm")} · {countWords(one.rigs, "rig")} ·{" "}
+                {momentWords(one.at)} · {countWords(one.rigs, "rig")} ·{" "}
                 {countWords(one.entries, "entry", "entries")}
               </span>
             </span>
@@ -50,7 +50,7 @@ export function Snapshots({ snapshots }: { snapshots: readonly SnapshotSeen[] })
       {back && (
         <ConfirmGone
           title="Put the book back as it was?"
-          words={`All rigs will be as on ${dayjs(back.at).format("D MMMM, HH:mm")}. What was logged since goes into a snapshot of its own.`}
+          words={`All rigs will be as on ${momentWords(back.at)}. What was logged since goes into a snapshot of its own.`}
           deed="Put it back"
           task={{ intent: "putBack", at: back.at }}
           onDone={() => setBack(undefined)}

@@ -1,14 +1,13 @@
 /** What a file would bring, in words. */
-import dayjs from "dayjs";
+import { dayShort, momentWords } from "#app/vocabulary/days.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
 import type { Brought, Coming, RigComing } from "#app/store/book-file/keep.ts";
 
-const shortDay = (day: string): string => dayjs(day).format("D MMM YYYY");
 /** @returns `12 new entries, 3 May 2026 to 9 May 2026; 40 are here already` */
 export function rigComingWords({ fresh, already, from, to }: RigComing): string {
   const here = already === 0 ? "" : `${fresh === 0 ? "all " : ""}${already} are here already`;
   if (fresh === 0 || from === undefined || to === undefined) return here;
-  const days = from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`;
+  const days = from === to ? dayShort(from) : `${dayShort(from)} to ${dayShort(to)}`;
   return `${countWords(fresh, "new entry", "new entries")}, ${days}${here === "" ? "" : `; ${here}`}`;
 }
 
@@ -20,7 +19,7 @@ export const broughtWords = ({ rigs, entries }: Pick<Brought, "rigs" | "entries"
 
 /** @returns what else is to be known before it comes in, a line each */
 export function comingNotes({ savedAt, photos, raw, unknown }: Coming): string[] {
-  const notes = [`Saved ${dayjs(savedAt).format("D MMM YYYY, HH:mm")}.`];
+  const notes = [`Saved ${momentWords(savedAt)}.`];
   if (photos > 0) notes.push(`${countWords(photos, "photo")} come along.`);
   for (const id of raw)
     notes.push(

@@ -1,7 +1,8 @@
 import { type Space } from "#app/store/space.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export const megabytes = (bytes: number): string =>
-  bytes < 1e9 ? `${(bytes / 1e6).toFixed(1)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
+  bytes < 1e9 ? `${fixed(bytes / 1e6, 1)} MB` : `${fixed(bytes / 1e9, 1)} GB`;
 
 /** How much is kept here, and whether the browser may clear it away. */
 export function spaceWords({ usedBytes, ofBytes, promised }: Space): string {

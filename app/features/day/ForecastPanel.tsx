@@ -7,7 +7,6 @@ import { weatherOf } from "#core/forecast/air-ahead.ts";
 import { airStateFromLog } from "#core/rig/from-build.ts";
 import type { ForecastRead } from "#core/forecast/read-forecast.ts";
 import { ForecastEntry } from "#core/log/schema.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { localInstant, wallClock } from "#app/journal/clock.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -21,6 +20,7 @@ import { ForecastConclusions } from "./ForecastConclusions.tsx";
 import { knownReadings, type ForecastSent } from "./form.ts";
 import { ForecastColumns } from "./ForecastColumns.tsx";
 import { useForecastFile } from "./use-forecast-file.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 const timeOf = (at: string): string => `${at.slice(8, 10)}. ${at.slice(11, 16)}`;
 

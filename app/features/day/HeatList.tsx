@@ -11,8 +11,8 @@ import { useRig } from "#app/frame/use-rig.ts";
 import { changesWords } from "#app/vocabulary/changes.ts";
 import { countdownWords } from "#app/vocabulary/days.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { airShare, gainWords, onlyForecastWords } from "./words.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 interface HeatListProps {
   readonly plan: DayPlan;

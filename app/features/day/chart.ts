@@ -6,6 +6,7 @@ import { partValue, PART_NAMES } from "#app/vocabulary/parts.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { bandSeries } from "#app/ui/chart-band.ts";
 import { BODY } from "#app/theme/theme.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 interface Drawn {
   readonly plan: DayPlan;
@@ -48,7 +49,9 @@ function planned({ heats }: DayPlan, part: WantedPart): Point[] {
 function inWords(air: readonly Point[], wanted: readonly Point[], part: WantedPart): string {
   const fromTo = (points: readonly Point[], digits: number) => {
     const [first, last] = [points[0], points.at(-1)];
-    return `${first?.[1].toFixed(digits) ?? ""} at ${first?.[0].slice(11) ?? ""} to ${last?.[1].toFixed(digits) ?? ""} at ${last?.[0].slice(11) ?? ""}`;
+    const said = (point: Point | undefined) =>
+      point ? `${fixed(point[1], digits)} at ${point[0].slice(11)}` : "";
+    return `${said(first)} to ${said(last)}`;
   };
   return `Air that burns, per cent of the baseline’s: ${fromTo(air, 1)}. ${PART_NAMES[part]} wanted: ${fromTo(wanted, 2)}.`;
 }
@@ -102,7 +105,7 @@ export function dayOption({ plan, moments, part, baseKgM3 }: Drawn): EChartsCore
     yAxis: [
       yAxis(0, "Air that burns, % of the baseline’s", "{value} %"),
       yAxis(1, `${PART_NAMES[part]}: wanted, and as planned (blue)`, (value: number) =>
-        part === "screwTurns" ? value.toFixed(2) : partValue(part, round(value)),
+        part === "screwTurns" ? fixed(value, 2) : partValue(part, round(value)),
       ),
     ],
     series: [

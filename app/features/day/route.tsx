@@ -26,6 +26,7 @@ import { HeatsForm } from "./HeatsForm.tsx";
 import { heatsCalendar } from "./ics.ts";
 import { useNow } from "#app/ui/use-now.ts";
 import { sourceWords, totalsWords } from "./words.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
 
 export const clientAction = rigAction({
   codec: ({ preferences }) => heatsForm(preferences.length),
@@ -46,7 +47,7 @@ function textsOf({ present, preferences }: RigContext): DayTexts {
         ? (heats.heats[0]?.at.slice(0, 10) ?? today)
         : today,
     place: heats?.place ?? air?.place ?? "",
-    elevation: String(Number(fromSI("length", elevationM, preferences.length).toFixed(1))),
+    elevation: shortest(fromSI("length", elevationM, preferences.length), 1),
     heats: (heats?.heats ?? []).map(({ name, at, minutes }) => ({
       name,
       time: at.slice(11, 16),

@@ -3,11 +3,11 @@ import type { AirSource } from "#core/day/air-source.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
 import type { DayPlan, HeatCard } from "#core/day/plan-day.ts";
 import { LEAST_GAIN } from "#core/advice/plan/plan.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { lossAsError } from "#app/vocabulary/changes.ts";
 import type { UnexplainedLean } from "#core/advice/plan/unexplained-lean.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** @returns how sure a change is and what it is worth, heat by heat */
 export function gainWords({ gain, chanceBetter, safe, ridden: heats }: HeatCard): string {
@@ -29,7 +29,7 @@ function learntWords({ learnt }: Pick<AirSource, "learnt">, units: Preferences):
   const parts = [
     ...(Math.abs(temperatureK) < SAME_K
       ? []
-      : [`${Math.abs(kelvin).toFixed(1)} ${units.temperature} ${kelvin > 0 ? "warmer" : "colder"}`]),
+      : [`${fixed(Math.abs(kelvin), 1)} ${units.temperature} ${kelvin > 0 ? "warmer" : "colder"}`]),
     ...(Math.abs(pressurePa) < SAME_PA
       ? []
       : [
@@ -70,7 +70,7 @@ export function totalsWords({ changes, loss, heats }: DayPlan): string {
 
 /** @returns `98.4 % ± 0.6`: the air that burns, of the baseline's */
 export function airShare(dryDensityKgM3: number, baseKgM3: number, lnSd: number): string {
-  return `${((100 * dryDensityKgM3) / baseKgM3).toFixed(1)} % ± ${(100 * lnSd).toFixed(1)}`;
+  return `${fixed((100 * dryDensityKgM3) / baseKgM3, 1)} % ± ${fixed(100 * lnSd, 1)}`;
 }
 
 /** What is asked before a change that the forecast alone asks for is one tap. */

@@ -1,16 +1,16 @@
 /** What sets a past day apart from this one, in words. */
 import type { PastDay } from "#core/day/days-like.ts";
 import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { capital, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** Less is the same air, as far as any instrument tells. */
 const SAME_AIR = 0.003;
 const SAME_WATER_PA = 150;
 
 function airDiffers({ denser, damperPa }: PastDay, { pressure }: Preferences): string {
-  const share = `${(100 * Math.abs(denser)).toFixed(1)} %`;
+  const share = `${fixed(100 * Math.abs(denser), 1)} %`;
   const air =
     Math.abs(denser) < SAME_AIR
       ? "as much to burn as today"

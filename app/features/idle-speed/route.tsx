@@ -8,7 +8,7 @@ import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import type { Build } from "#core/log/schema.ts";
 import type { Present } from "#core/log/present.ts";
-import { formatTurns } from "#core/units/workshop.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 /** What it idles at: as it was last set, else by the rig. */
 function idleRpm({ engine }: Build, { adjusted }: Present): number {

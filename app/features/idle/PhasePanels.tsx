@@ -4,12 +4,12 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { Link } from "react-router";
 import type { Symptom } from "#core/log/symptom-names.ts";
 import { SYMPTOMS } from "#core/log/symptom-names.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { BLIP_SYMPTOMS } from "./words.ts";
 import { SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 export function WarmPanel({ onDone }: { onDone: () => void }) {
   return (

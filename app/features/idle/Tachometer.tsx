@@ -2,8 +2,8 @@ import css from "./idle.module.css";
 import Button from "@mui/material/Button";
 import type { Sample } from "#core/instruments/sample.ts";
 import { WINDOW_MS, type Settling } from "#core/instruments/settled.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { TurnsStepper } from "#app/ui/TurnsStepper.tsx";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 const WIDTH = 300;
 const HEIGHT = 64;

@@ -9,8 +9,8 @@ import { useEffect, useState } from "react";
 import type { BestIdle, IdlePoint } from "#core/idle/best-idle.ts";
 import type { Settling } from "#core/instruments/settled.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { readPoint } from "./form.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 /** How long an idle takes to settle where no instrument watches it. */
 const SETTLES_IN_S = 10;

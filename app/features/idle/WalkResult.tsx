@@ -1,7 +1,6 @@
 /** What the readings say so far: the curve, its crest, the readings themselves, and how its tuner sets a screw. */
 import { SCREW_SCHOOLS, type ScrewSchool } from "#core/log/schools.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useSchool } from "#app/frame/use-school.ts";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -9,6 +8,7 @@ import { SCHOOL_WORDS } from "#app/vocabulary/schools.ts";
 import type { benchOf } from "./form.ts";
 import { IdleChart } from "./IdleChart.tsx";
 import { ReadingList } from "./WalkPanel.tsx";
+import { fixed, formatTurns } from "#app/vocabulary/numerals.ts";
 
 interface WalkResultProps {
   readonly points: readonly IdlePoint[];
@@ -29,7 +29,7 @@ export function WalkResult({ points, bench, school, onRemove }: WalkResultProps)
         <p className="flush">
           Crest {Math.round(fit.crestRpm)} rpm at {formatTurns(fit.crestTurns)}; 2 % lost at{" "}
           {formatTurns(fit.fallInTurns)} and {formatTurns(fit.fallOutTurns)}; the middle at{" "}
-          {fit.middleTurns.toFixed(2)} ± {(1.28 * fit.sdTurns).toFixed(2)} turns.
+          {fixed(fit.middleTurns, 2)} ± {fixed(1.28 * fit.sdTurns, 2)} turns.
         </p>
       )}
       {points.length > 0 && <ReadingList points={points} fit={fit} onRemove={onRemove} />}

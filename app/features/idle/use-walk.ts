@@ -4,9 +4,9 @@ import type { HumidAir } from "#core/air/humid-air.ts";
 import type { IdlePoint } from "#core/idle/best-idle.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import type { ScrewSchool } from "#core/log/schools.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { benchOf, nextPlace, type IdleDraft } from "./form.ts";
 import { keepWalk } from "./save-walk.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 interface Start {
   readonly rigId: string;

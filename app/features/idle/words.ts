@@ -2,11 +2,11 @@
 import type { NoCrest } from "#core/idle/best-idle.ts";
 import type { Symptom } from "#core/log/symptom-names.ts";
 import type { IdleVerdict } from "#core/idle/verdict.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { PlanChange } from "#core/advice/plan/plan.ts";
 import { PHASES, type Phase } from "./form.ts";
 import { certainty } from "#app/vocabulary/parts.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 const MISSING: Readonly<Record<NoCrest["reason"], string>> = {
   fewPoints: "Five readings at least.",

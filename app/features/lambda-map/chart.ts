@@ -5,6 +5,7 @@ import { toneOf } from "#core/looks/plug-tone.ts";
 import { TONES } from "#core/log/parts.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
 import { BODY } from "#app/theme/theme.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export interface Roles {
   readonly ink: string;
@@ -95,7 +96,7 @@ export function mapOption(
   });
   const words = (field: number): string => {
     const [x, y] = [field % across, Math.floor(field / across)];
-    const doubt = `± ${(100 * 1.28 * (sds[field] ?? 0)).toFixed(0)} %`;
+    const doubt = `± ${fixed(100 * 1.28 * (sds[field] ?? 0), 0)} %`;
     const where = `${Math.round(100 * (throttles[x] ?? 0))} % throttle, ${Math.round((rpms[y] ?? 0) / 50) * 50} rpm`;
     return `${where}<br>${mixture(lambdas[field] ?? 1)} ${doubt}${far[field] ? "<br>extrapolated" : ""}`;
   };

@@ -14,6 +14,7 @@ import { Working } from "#app/ui/Working.tsx";
 import { TONE_MEANINGS, ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { mapOption, placeOf } from "./chart.ts";
 import { useRoles } from "./use-roles.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 const HEIGHT = 420;
 const SPEEDS_TOLD = 6;
@@ -112,5 +113,5 @@ const LEANEST_THAT_FIRES = 1.6;
 
 function words(lambda: number, isAfr: boolean, stoichiometric: number): string {
   if (lambda > LEANEST_THAT_FIRES) return "draws no fuel";
-  return isAfr ? `AFR ${(lambda * stoichiometric).toFixed(1)}` : `λ ${lambda.toFixed(2)}`;
+  return isAfr ? `AFR ${fixed(lambda * stoichiometric, 1)}` : `λ ${fixed(lambda, 2)}`;
 }

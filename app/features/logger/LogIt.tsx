@@ -2,7 +2,6 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Reduced } from "#core/logger/reduce.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { loggerSent, type LoggerSent, type RunsWanted } from "./form.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
@@ -10,6 +9,7 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { SENSOR_PLACES } from "#app/vocabulary/sensors.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import type { ActionProblem } from "#app/journal/save.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 interface LogItProps {
   readonly reduced: Reduced;

@@ -6,7 +6,7 @@ import type { LambdaBin } from "#core/logger/lambda-by.ts";
 import type { Mapping } from "#core/logger/mapping.ts";
 import type { Pull } from "#core/logger/pulls.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
-import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { fromSI } from "#core/units/quantity.ts";
 import { fuelFromLog } from "#core/rig/from-build.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { LazyChart } from "#app/ui/LazyChart.tsx";
@@ -15,16 +15,17 @@ import { DOUBT_WORDS, fixesFor, leftOutWords, troubleWords } from "./words.ts";
 import { mixtureWords, ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { timeWords } from "#app/vocabulary/runs.ts";
 import { pullOption, throttleOption } from "./charts.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** λ, or the air-fuel ratio of the fuel in use: how this tuner reads a meter. */
 function useMixtureScale(): { scale: number; name: string; show: (lambda: number) => string } {
   const { build, preferences } = useRig();
   const afr = preferences.mixture === "afr";
   const scale = afr ? fuelFromLog(build.fuel).stoichiometric : 1;
-  return { scale, name: afr ? "AFR" : "λ", show: (lambda) => (scale * lambda).toFixed(afr ? 1 : 3) };
+  return { scale, name: afr ? "AFR" : "λ", show: (lambda) => fixed(scale * lambda, afr ? 1 : 3) };
 }
 
-const spreadWords = (spread: number): string => `± ${(100 * spread).toFixed(1)} %`;
+const spreadWords = (spread: number): string => `± ${fixed(100 * spread, 1)} %`;
 
 /** What could not be used, and units that would explain the figures better. */
 export function Doubts({
@@ -158,9 +159,9 @@ function PullRow({
   const { show } = useMixtureScale();
   const speed = (ms: number) => Math.round(fromSI("speed", ms, preferences.speed));
   const splits = [
-    ...pull.toSpeed.map(({ to, seconds }) => `0 to ${speed(to)} ${seconds.toFixed(2)} s`),
+    ...pull.toSpeed.map(({ to, seconds }) => `0 to ${speed(to)} ${fixed(seconds, 2)} s`),
     ...pull.toDistance.map(
-      ({ to, seconds }) => `${formatQuantity("length", to, preferences.length)} ${seconds.toFixed(2)} s`,
+      ({ to, seconds }) => `${formatQuantity("length", to, preferences.length)} ${fixed(seconds, 2)} s`,
     ),
   ];
   return (
@@ -176,7 +177,7 @@ function PullRow({
         </Button>
       </th>
       <td>{timeWords(pull.startS)}</td>
-      <td>{pull.seconds.toFixed(1)} s</td>
+      <td>{fixed(pull.seconds, 1)} s</td>
       <td>
         {pull.fromMs === undefined || pull.toMs === undefined
           ? `${Math.round(pull.fromRpm ?? 0)} to ${Math.round(pull.toRpm ?? 0)} rpm`

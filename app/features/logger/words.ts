@@ -4,6 +4,7 @@ import type { Reduced, UnitDoubt } from "#core/logger/reduce.ts";
 import { FUELS, petrolWith } from "#core/carburettor/fuel.ts";
 import { percentWords } from "#app/vocabulary/parts.ts";
 import { timeWords } from "#app/vocabulary/runs.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export const ROLE_LABELS: Readonly<Record<Role, string>> = {
   time: "Time",
@@ -94,7 +95,7 @@ export function troubleWords({ trouble }: Reduced): string[] {
 export function leftOutWords({ delay, leftOut, lambda, channels }: Reduced): string {
   if (!channels.includes("lambda")) return "There is no λ in this file.";
   const behind = delay
-    ? `The sensor is ${delay.delayS.toFixed(2)} s behind (there the throttle explains ${percentWords(delay.explains)} of λ); each figure is counted where the throttle was then.`
+    ? `The sensor is ${fixed(delay.delayS, 2)} s behind (there the throttle explains ${percentWords(delay.explains)} of λ); each figure is counted where the throttle was then.`
     : "By how much the sensor is behind could not be told: the rows are taken as they stand.";
   const out = `Left out: overrun ${percentWords(leftOut.overrun)}, gear changes ${percentWords(leftOut.gearChange)}, just after either or a change of zone ${percentWords(leftOut.settling)}.`;
   const odd = lambda.impossible > 0 ? ` ${lambda.impossible} figures no running engine gives.` : "";

@@ -2,9 +2,9 @@ import { useMemo } from "react";
 import type { HeatSensor } from "#core/log/parts.ts";
 import { buildOfCarburettor } from "#core/rig/carburettors.ts";
 import { heatMoves, type HeatMove } from "#core/advice/plan/heat-moves.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { shiftWords } from "#app/vocabulary/parts.ts";
+import { formatTurns } from "#app/vocabulary/numerals.ts";
 
 const NAMES: Readonly<Record<HeatMove["part"], string>> = {
   pilot: "Pilot jet",

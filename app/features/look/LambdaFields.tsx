@@ -8,6 +8,7 @@ import { SENSOR_PLACES } from "#app/vocabulary/sensors.ts";
 import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LambdaLive } from "./LambdaLive.tsx";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 interface LambdaFieldsProps {
   readonly zone: Zone;
@@ -22,7 +23,7 @@ export function LambdaFields({ zone, along }: LambdaFieldsProps) {
   const { scale, sensor, figure, held } = typed;
   const { stoichiometric } = fuelFromLog(build.fuel);
   const show = (lambda: number) =>
-    scale === "lambda" ? lambda.toFixed(3) : (lambda * stoichiometric).toFixed(2);
+    scale === "lambda" ? fixed(lambda, 3) : fixed(lambda * stoichiometric, 2);
   // What was typed over is one glance again.
   const stands = held?.figure === figure ? held : undefined;
   return (
@@ -50,7 +51,7 @@ export function LambdaFields({ zone, along }: LambdaFieldsProps) {
         label={scale === "lambda" ? "λ" : "AFR"}
         hint={
           stands
-            ? `Held for ${stands.seconds.toFixed(0)} s, to ${(100 * stands.spread).toFixed(1)} %.`
+            ? `Held for ${fixed(stands.seconds, 0)} s, to ${fixed(100 * stands.spread, 1)} %.`
             : "The figure over the whole pull, not one glance."
         }
         keys="decimal"

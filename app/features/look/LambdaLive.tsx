@@ -8,6 +8,7 @@ import { LAMBDA_METER, SimulatedLambda } from "#app/devices/simulated-lambda.ts"
 import { seedOf } from "#app/devices/simulated-engine.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import { useRig } from "#app/frame/use-rig.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export interface HeldLambda extends Held {
   readonly simulated: boolean;
@@ -22,7 +23,7 @@ interface LambdaLiveProps {
 
 function heldWords({ seconds, spread }: Held): string {
   if (seconds < LEAST_HELD_S) return `Hold it steady: ${LEAST_HELD_S} s at least.`;
-  return `Held for ${seconds.toFixed(0)} s, to ${(100 * spread).toFixed(1)} %.`;
+  return `Held for ${fixed(seconds, 0)} s, to ${fixed(100 * spread, 1)} %.`;
 }
 
 /** A λ meter on a cord: the strip's mark follows it, and what was held is taken with its spread. */

@@ -14,6 +14,7 @@ import { sayIssue } from "#app/ui/say-issue.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { LOOK_ALIKES, SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 import { heatShown, HeatTyped, readHeat } from "./heat-form.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 /** What a look is read with: where on the throttle, of which rig, and how it pulled. */
 export interface LookAt {
@@ -103,9 +104,7 @@ function readFigure(figure: string, scale: (typeof SCALES)[number], build: Build
     return read.reason === "empty" ? "Type the figure the meter shows." : `“${figure}” is not a number.`;
   const lambda = scale === "afr" ? read.value / stoichiometric : read.value;
   if (lambda >= LAMBDA.min && lambda <= LAMBDA.max) return lambda;
-  const [low, high] = [LAMBDA.min, LAMBDA.max].map((x) =>
-    (scale === "afr" ? x * stoichiometric : x).toFixed(1),
-  );
+  const [low, high] = [LAMBDA.min, LAMBDA.max].map((x) => fixed(scale === "afr" ? x * stoichiometric : x, 1));
   const other = scale === "afr" ? "λ" : "AFR";
   return `Must be ${low} to ${high}; this is ${figure}. Did the meter show ${other}?`;
 }

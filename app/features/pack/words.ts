@@ -1,11 +1,11 @@
 /** The pack list in a tuner's words. */
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { PackList, Wanted } from "#core/pack/pack-list.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { lossAsError } from "#app/vocabulary/changes.ts";
 import { MONTH_NAMES } from "#app/vocabulary/days.ts";
 import { partInSentence, percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** @returns what the list was made for, for its head on paper */
 export function packedFor(asked: PackAsked, { length, temperature }: Preferences): string {

@@ -5,6 +5,7 @@ import { perZone, ZONES, type PerZone } from "#core/carburettor/zones.ts";
 import { fromSI, type UnitOf } from "#core/units/quantity.ts";
 import { maybe, typedNumber, typedQuantity } from "#app/ui/typed.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
 
 export type PlaceTexts = z.input<ReturnType<typeof placeForm>>;
 
@@ -44,7 +45,7 @@ export function placeTexts(place: PlaceEntry, unit: UnitOf<"length">): PlaceText
   const share = (zone: keyof PerZone<number>) => (place.usage ? String(place.usage[zone]) : "");
   return {
     name: place.name,
-    elevation: String(Number(fromSI("length", place.elevationM, unit).toFixed(1))),
+    elevation: shortest(fromSI("length", place.elevationM, unit), 1),
     pressure: place.pressure,
     idle: share("idle"),
     low: share("low"),

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { PRESSURE_TOLD, type PlaceEntry } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import { placeKey } from "#core/log/day-schema.ts";
-import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { fromSI } from "#core/units/quantity.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { RigFields } from "#app/frame/RigFields.tsx";
@@ -14,6 +14,7 @@ import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 import { PRESSURE_TOLD_WORDS } from "#app/vocabulary/ahead.ts";
 import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
 import { EMPTY_PLACE, placeForm, placeTexts, type PlaceTexts } from "./form.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 export const clientAction = rigAction({
   codec: ({ preferences }) => placeForm(preferences.length),

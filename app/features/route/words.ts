@@ -4,12 +4,13 @@ import type { UnexplainedWay } from "#core/route/route-answer.ts";
 import type { Height, RoutePlan, Stretch } from "#core/route/plan-route.ts";
 import type { TrackNote } from "#core/route/track.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
-import { formatQuantity, fromSI } from "#core/units/quantity.ts";
+import { fromSI } from "#core/units/quantity.ts";
 import type { Asks } from "#app/ui/AskFirst.tsx";
 import { changesWords, lossAsError } from "#app/vocabulary/changes.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
 import { mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** @returns what to fit for all of the way, and whether it is safe everywhere on it */
 export function compromiseWords({ changes, chanceBetter, safe, leanRisk, loss }: RoutePlan): string {
@@ -66,7 +67,7 @@ export const heightWords = (elevationM: number, { length }: Preferences): string
 
 /** @returns `6.2 km` or `3.9 mi` */
 export const farWords = (metres: number, { speed }: Preferences): string =>
-  speed === "mph" ? `${(metres / 1609.344).toFixed(1)} mi` : `${(metres / 1000).toFixed(1)} km`;
+  speed === "mph" ? `${fixed(metres / 1609.344, 1)} mi` : `${fixed(metres / 1000, 1)} km`;
 
 /** @returns the mixture of each zone at one height */
 export function zonesAt({ judged }: Height): string {

@@ -8,7 +8,6 @@ import { placeKey } from "#core/log/day-schema.ts";
 import { ClimateEntry } from "#core/log/schema.ts";
 import { readClimate } from "#core/pack/climate-table.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { rigAction, type Answer } from "#app/journal/rig-action.ts";
@@ -22,6 +21,7 @@ import { MONTH_NAMES } from "#app/vocabulary/days.ts";
 import { files } from "#app/workers/client.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 import { rangeWords, sourceWords } from "./words.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 const ClimateSent = z.object({
   place: ClimateEntry.shape.place,
@@ -63,7 +63,7 @@ function useKnown(): Known[] {
 function Year({ months }: { months: readonly SeasonMonth[] }) {
   const { build } = useRig();
   const base = humidAir(build.baseline.air).dryDensityKgM3;
-  const share = (density: number) => ((100 * density) / base).toFixed(0);
+  const share = (density: number) => fixed((100 * density) / base, 0);
   return (
     <div className="scroll-x">
       <table className={clsx("figures", css["year"])}>

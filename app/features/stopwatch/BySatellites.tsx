@@ -3,7 +3,6 @@ import Button from "@mui/material/Button";
 import { useEffect, useRef } from "react";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Progress } from "#core/satellites/progress.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { hasSatellites, Satellites } from "#app/devices/satellites.ts";
 import { SimulatedSatellites, type Ride } from "#app/devices/simulated-satellites.ts";
@@ -13,6 +12,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import type { RunTexts } from "./form.ts";
 import { goalOf, type Taken } from "./satellite-form.ts";
 import { useSatelliteRun } from "./use-satellite-run.ts";
+import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 const PHASES: Readonly<Record<Progress["phase"], string>> = {
   waiting: "Waiting for the first fix.",
@@ -67,7 +67,7 @@ function TakenRun({ taken, goal, onSave, onAnew }: TakenRunProps) {
     <div className="stack tight" role="group" aria-label="By satellites">
       <p className="flush" role="status">
         <strong className="big-figure">{taken.words}</strong>{" "}
-        <span className="quiet">from {taken.rateHz.toFixed(taken.rateHz < 3 ? 1 : 0)} fixes a second</span>
+        <span className="quiet">from {fixed(taken.rateHz, taken.rateHz < 3 ? 1 : 0)} fixes a second</span>
       </p>
       {goal && (
         <p className="quiet flush">

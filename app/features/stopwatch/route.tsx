@@ -21,6 +21,7 @@ import { type Preferences } from "#app/vocabulary/preferences.ts";
 import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
 import { BackToTheFirst, Groups } from "./Groups.tsx";
 import { SayIt } from "./SayIt.tsx";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export const clientAction = rigAction({
   codec: ({ preferences }) => runForm(preferences),
@@ -99,7 +100,7 @@ export default function StopwatchRoute() {
         <BigWatch
           laps={what === "lap"}
           onTime={(seconds) => {
-            methods.setValue("figure", seconds.toFixed(2));
+            methods.setValue("figure", fixed(seconds, 2));
             // A lap is saved as it ends: the next one runs already.
             if (what === "lap") send();
           }}

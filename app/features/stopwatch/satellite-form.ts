@@ -2,10 +2,10 @@
 import type { Fix } from "#core/satellites/fix.ts";
 import { courseOf } from "#core/satellites/course.ts";
 import type { Goal } from "#core/satellites/from-standstill.ts";
-import { formatNumber, formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { timeWords } from "#app/vocabulary/runs.ts";
 import { readLength, readSpeed, type RunTexts } from "./form.ts";
+import { formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** A run as it came off the receiver, before it is saved. */
 export interface Taken {

@@ -1,12 +1,25 @@
 import type { Advice } from "#core/advice/card/advise.ts";
+import { fromSI } from "#core/units/quantity.ts";
 import { useNow } from "#app/ui/use-now.ts";
 import { agoWords } from "#app/vocabulary/days.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 /** Air older than this is read again before a heat. */
 const FRESH_MINUTES = 60;
 
+/** To the nearest ten: no reading of the air tells more. */
+const heightWords = (metres: number, unit: Preferences["length"]): string =>
+  `${10 * Math.round(fromSI("length", metres, unit) / 10)} ${unit}`;
+
+interface TilesProps {
+  readonly advice: Advice;
+  readonly airAt: string | undefined;
+  readonly length: Preferences["length"];
+}
+
 /** What the air is worth, in four figures. */
-export function Tiles({ advice, airAt }: { advice: Advice; airAt: string | undefined }) {
+export function Tiles({ advice, airAt, length }: TilesProps) {
   const now = new Date(useNow());
   const { relativeDryDensity, densityAltitudeM, powerLeft } = advice.air;
   const old = airAt === undefined || now.getTime() - Date.parse(airAt) > FRESH_MINUTES * 60_000;
@@ -14,17 +27,17 @@ export function Tiles({ advice, airAt }: { advice: Advice; airAt: string | undef
     <div className="tiles">
       <div>
         <span className="label">Air that burns</span>
-        <strong>{(100 * relativeDryDensity).toFixed(1)} %</strong>
+        <strong>{fixed(100 * relativeDryDensity, 1)} %</strong>
         <small>of the baseline’s day</small>
       </div>
       <div>
         <span className="label">Feels like</span>
-        <strong>{(10 * Math.round(densityAltitudeM / 10)).toFixed(0)} m</strong>
+        <strong>{heightWords(densityAltitudeM, length)}</strong>
         <small>density altitude</small>
       </div>
       <div>
         <span className="label">Power left</span>
-        <strong>{(100 * powerLeft).toFixed(0)} %</strong>
+        <strong>{fixed(100 * powerLeft, 0)} %</strong>
         <small>of rated</small>
       </div>
       <div>

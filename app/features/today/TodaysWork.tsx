@@ -168,7 +168,7 @@ export function TodaysWork({ advice }: { advice: Advice }) {
           </Caution>
         );
       })}
-      <Tiles advice={advice} airAt={present.air?.at} />
+      <Tiles advice={advice} airAt={present.air?.at} length={preferences.length} />
       <section>
         <h2 className="label">{day === undefined ? "Nothing logged yet" : dayTitle(day)}</h2>
         <LogLines lines={[...worthTelling].reverse()} context={context} />

@@ -1,4 +1,3 @@
-import { formatQuantity } from "#core/units/quantity.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 /** Warnings in words: what is wrong, and what to do. */
 import type { Asks } from "#app/ui/AskFirst.tsx";
@@ -6,13 +5,13 @@ import { outlierTitle } from "#app/vocabulary/cylinders.ts";
 import type { AskedFirst } from "#core/advice/card/asked-first.ts";
 import type { Warning } from "#core/advice/card/warnings.ts";
 import type { Present } from "#core/log/present.ts";
-import { formatTurns } from "#core/units/workshop.ts";
 import { WORTH_PARTS } from "#app/vocabulary/instruments.ts";
 import { doubtedWords } from "#app/vocabulary/proven.ts";
 import { HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
 import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
 
 export interface WarningWords {
   readonly grave: boolean;
@@ -40,7 +39,7 @@ export function askedWords(asked: AskedFirst, { looks }: Pick<Present, "looks">)
     };
   }
   const { file, lambda, wouldBe } = asked;
-  const figure = lambda === undefined ? "" : ` It says λ ${lambda.toFixed(2)} at full throttle.`;
+  const figure = lambda === undefined ? "" : ` It says λ ${fixed(lambda, 2)} at full throttle.`;
   return {
     words: `This makes full throttle ${leaner} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`,
     yes: "The file is right",
@@ -85,7 +84,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       );
     case "notAsMeasured":
       return plain(
-        `A step of the ${WORTH_PARTS[warning.part]} is worth ${warning.factor.toFixed(1)} times what its measures say: measure it again.`,
+        `A step of the ${WORTH_PARTS[warning.part]} is worth ${fixed(warning.factor, 1)} times what its measures say: measure it again.`,
       );
     case "ruleInTheWay":
       return plain(
@@ -105,7 +104,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       );
     case "extrapolatedAir":
       return plain(
-        "This air lies outside the density formula’s own range (15 to 27 °C, above 600 hPa); the extra error stays below 0.1 %.",
+        `The density formula was made for milder air than this. The extra error stays below ${fixed(0.1, 1)} %.`,
       );
     case "unsettled":
       return plain(

@@ -4,10 +4,10 @@ import type { Build, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import { PARTS, type Part } from "#core/log/parts.ts";
 import { SCREW_DOMAIN } from "#core/carburettor/carburettor.ts";
-import { formatQuantity } from "#core/units/quantity.ts";
 import { mm } from "#app/vocabulary/bench-parts.ts";
 import { PART_NAMES, partValueInFull } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
 export interface Mover {
   readonly key: string;

@@ -15,6 +15,7 @@ import { fieldWords } from "#app/vocabulary/fields.ts";
 import { LOOK_HOW_WORDS } from "#app/vocabulary/next.ts";
 import { capital, partInSentence, partValue, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { readingResult, readingWords } from "#app/vocabulary/readings.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 /** Less than this a look has moved nothing. */
 const LEAST = 0.002;
@@ -105,7 +106,7 @@ function Worth({ rigId, looks }: { rigId: string; looks: readonly NextLook[] }) 
                   {zone === undefined ? "all of the ride" : ZONE_NAMES[zone].toLowerCase()}
                   {cylinder !== undefined && `, cylinder ${cylinder}`}
                 </td>
-                <td>{gain.toFixed(3)}</td>
+                <td>{fixed(gain, 3)}</td>
                 <td>{minutes} minutes</td>
                 <td>{gain / minutes >= WORTH_A_MINUTE ? "yes" : "no"}</td>
               </tr>

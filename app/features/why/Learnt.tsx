@@ -12,6 +12,7 @@ import {
   SETTLED_BY,
   worthWords,
 } from "#app/vocabulary/instruments.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 export function Learnt({ advice }: { advice: Advice }) {
   const doubted = advice.warnings.find((warning) => warning.code === "wordDoubted");
@@ -26,7 +27,7 @@ export function Learnt({ advice }: { advice: Advice }) {
             <span className="quiet">
               {worth.notAsMeasured
                 ? "so far off was it not measured right: measure it again"
-                : `from this engine’s own changes, ± ${(100 * DOUBT_SDS * worth.sd).toFixed(0)} % of it`}
+                : `from this engine’s own changes, ± ${fixed(100 * DOUBT_SDS * worth.sd, 0)} % of it`}
             </span>
           </li>
         ))}
@@ -53,7 +54,7 @@ export function Learnt({ advice }: { advice: Advice }) {
               <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: nothing known against it</span>
             )}{" "}
             <span className="quiet">
-              ± {(100 * DOUBT_SDS * one.sd).toFixed(1)} %{one.scatter > 1 && `. ${scatterWords(one)}`}
+              ± {fixed(100 * DOUBT_SDS * one.sd, 1)} %{one.scatter > 1 && `. ${scatterWords(one)}`}
               {one.open && `. More of its looks will not tell; ${SETTLED_BY[one.kind]} would`}
             </span>
           </li>

@@ -13,6 +13,7 @@ import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { isUnclear } from "#app/frame/strip/zone-state.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 function Zones() {
   const { advice } = useRig();
@@ -35,7 +36,7 @@ function Zones() {
           <tr key={zone}>
             <th scope="row">{ZONE_NAMES[zone]}</th>
             <td>{isUnclear({ mean, looks, pRight }) ? "not known" : mixtureWords(mean, 0.005)}</td>
-            <td>{(100 * DOUBT_SDS * sd).toFixed(1)} %</td>
+            <td>{fixed(100 * DOUBT_SDS * sd, 1)} %</td>
             <td>{percentWords(pRich)}</td>
             <td>{percentWords(pRight)}</td>
             <td>{percentWords(pLean)}</td>
@@ -85,7 +86,7 @@ function Looks() {
               </th>
               <td>{words.read}</td>
               <td>
-                {mixtureWords(expected, 0.005)} ± {(100 * DOUBT_SDS * expectedSd).toFixed(0)} %
+                {mixtureWords(expected, 0.005)} ± {fixed(100 * DOUBT_SDS * expectedSd, 0)} %
               </td>
               <td>{percentWords(weight)}</td>
               <td>{tail < SURPRISING ? "no: check it" : "yes"}</td>

@@ -5,6 +5,7 @@ import type { Build } from "#core/log/schema.ts";
 import { rigFromBuild } from "#core/rig/from-build.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { needleOutline, needleView, type NeedleScale } from "./geometry.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 const WIDTH = 340;
 const HEIGHT = 320;
@@ -71,7 +72,7 @@ export function NeedleDrawing({ build }: { build: Build }) {
           strokeWidth="1.5"
         />
         <text x={78} y={18} fontSize="12" fill="var(--ink)">
-          slide, lifted {view.liftMm.toFixed(1)} mm
+          slide, lifted {fixed(view.liftMm, 1)} mm
         </text>
         <path
           d={needleOutline(build, view, scale, slideBottom)}
@@ -89,8 +90,8 @@ export function NeedleDrawing({ build }: { build: Build }) {
         />
       </svg>
       <figcaption>
-        Open ring <strong>{view.ringMm2.toFixed(2)} mm²</strong> where the needle is{" "}
-        {view.diameterMm.toFixed(2)} mm thick; the main jet has {mainMm2.toFixed(2)} mm².{" "}
+        Open ring <strong>{fixed(view.ringMm2, 2)} mm²</strong> where the needle is{" "}
+        {fixed(view.diameterMm, 2)} mm thick; the main jet has {fixed(mainMm2, 2)} mm².{" "}
         {view.ringMm2 * 0.7 < mainMm2 * 0.8 ? "The needle rules here." : "The main jet rules here."}{" "}
         <span className="quiet">Widths are drawn {WIDER} times wider than lengths.</span>
       </figcaption>

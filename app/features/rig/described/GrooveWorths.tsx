@@ -5,6 +5,7 @@ import type { Build, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog, settingFromLog } from "#core/rig/from-build.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { partValue, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 /** A shift too small to feel is left out of the table. */
 const LEAST = 0.001;
@@ -73,7 +74,7 @@ export function GrooveWorths() {
       </table>
       {taught && (
         <p className="quiet">
-          This engine’s own changes say that a groove is worth {factor.toFixed(1)} times what the measures say
+          This engine’s own changes say that a groove is worth {fixed(factor, 1)} times what the measures say
           {taught.notAsMeasured ? ": so much that the needle wants measuring again" : ""}. The table has it
           in.
         </p>

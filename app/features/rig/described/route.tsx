@@ -13,13 +13,13 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
 import { WorkPick } from "../WorkPick.tsx";
 import { BuildEditor } from "./BuildEditor.tsx";
-import { DescribedForm, type DescribedTexts } from "./form.ts";
+import { describedForm, type DescribedTexts } from "./form.ts";
 import { NamePlate } from "./NamePlate.tsx";
 import { buildTexts } from "./texts.ts";
 import { WhatChanged } from "./WhatChanged.tsx";
 
 export const clientAction = rigAction({
-  codec: DescribedForm,
+  codec: ({ preferences }) => describedForm(preferences),
   form: "build",
   what: "This rig",
   entries: ({ build: typed, what, why, corrects }, { rig }) => {
@@ -47,14 +47,14 @@ export const clientAction = rigAction({
 });
 
 export default function RigBuildRoute() {
-  const { build } = useRig();
+  const { build, preferences } = useRig();
   const [asked, setAsked] = useState<Build>();
   const say = useToast();
   // Saving keeps the place: sections stay open, what was typed stays typed.
   const form = useRigForm(
     "build",
-    DescribedForm,
-    { ...buildTexts(build), what: "measured", why: "" },
+    describedForm(preferences),
+    { ...buildTexts(build, preferences), what: "measured", why: "" },
     {
       on: "build",
       // What is wrong may lie folded: it is opened first.

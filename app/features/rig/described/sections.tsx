@@ -1,4 +1,5 @@
 /** The sections of the rig editor, in the order one takes a machine apart. */
+import { useRig } from "#app/frame/use-rig.ts";
 import clsx from "clsx";
 import css from "../rig.module.css";
 import Button from "@mui/material/Button";
@@ -279,6 +280,7 @@ export function OtherSettingSection({ at }: { at: SettingAt }) {
 }
 
 export function BaselineSection() {
+  const { preferences } = useRig();
   return (
     <Section
       title="What was right, and when"
@@ -291,8 +293,8 @@ export function BaselineSection() {
         options={PROVEN.map((value) => [value, PROVEN_WORDS[value].name] as const)}
       />
       <SettingFields at="baseline.setting" />
-      <Measure name="baseline.air.temperatureK" label="Temperature then" unit="°C" />
-      <Measure name="baseline.air.pressurePa" label="Station pressure then" unit="hPa" />
+      <Measure name="baseline.air.temperatureK" label="Temperature then" unit={preferences.temperature} />
+      <Measure name="baseline.air.pressurePa" label="Station pressure then" unit={preferences.pressure} />
       <Measure name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
     </Section>
   );

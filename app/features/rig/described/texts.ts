@@ -14,6 +14,7 @@ import {
   variants,
   yesOrNo,
 } from "#app/ui/typed.ts";
+import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { carburettor, opened, setting } from "./carburettor-texts.ts";
 
@@ -74,69 +75,74 @@ const float = rules.floatMm.def.innerType.shape;
 const plug = B.plug.def.innerType.shape;
 const breathing = B.breathing.def.innerType.shape;
 
-const fields = z.object({
-  machine: z.string(),
-  engine: z.object({
-    strokes: n(E.strokes),
-    cooling: z.string(),
-    displacementCm3: n(E.displacementCm3),
-    cylinders: n(E.cylinders),
-    idleRpm: n(E.idleRpm),
-    peakRpm: n(E.peakRpm),
-    revLimitRpm: maybe(n(E.revLimitRpm.def.innerType)),
-  }),
-  firesEvenly: yesOrNo,
-  carburettor,
-  carburettors: n(B.carburettors.def.innerType),
-  /** all like the first, whatever stands in `others` */
-  alike: yesOrNo,
-  others: z.array(z.object({ carburettor, setting })),
-  sync: asItWas<typeof B.sync>(),
-  heat: asItWas<typeof B.heat>(),
-  fuel,
-  baseline: z.object({
-    setting,
-    air: z.object({
-      temperatureK: typedQuantity("temperature", "°C", air.temperatureK),
-      pressurePa: typedQuantity("pressure", "hPa", air.pressurePa),
-      relativeHumidity: typedQuantity("humidity", "%", air.relativeHumidity),
-    }),
-    proven: z.string(),
-  }),
-  /** it has a screen of its own */
-  box: asItWas<typeof B.box>(),
-  rules: z.object({
-    locked: spaced,
-    noWashers: yesOrNo,
-    onePlug: yesOrNo,
-    floatMm: maybeAll(z.object({ from: n(float.from), to: n(float.to) }), ["from", "to"], {
-      from: "",
-      to: "",
-    }),
-  }),
-  plug: maybeAll(
-    z.object({
-      thread: plug.thread,
-      heatRange: n(plug.heatRange),
-      higherIs: z.string(),
-      gapMm: n(plug.gapMm),
-    }),
-    ["thread", "heatRange", "gapMm"],
-    { thread: "", heatRange: "", higherIs: "colder", gapMm: "" },
-  ),
-  breathing: maybeAll(
-    z.object({ pipe: breathing.pipe, filter: breathing.filter, lid: z.string() }),
-    ["pipe", "filter"],
-    { pipe: "", filter: "", lid: "on" },
-  ),
-  targetLambda: zoned(B.targetLambda),
-  usage: zoned(B.usage),
-  screwWindow,
-  assumed: spaced,
-});
+/** What the air that was right is typed in. */
+export type AirUnits = Pick<Preferences, "temperature" | "pressure">;
+const METRIC: AirUnits = { temperature: "°C", pressure: "hPa" };
 
-export type BuildTexts = z.input<typeof fields>;
-type Opened = z.output<typeof fields>;
+const fieldsIn = (units: AirUnits) =>
+  z.object({
+    machine: z.string(),
+    engine: z.object({
+      strokes: n(E.strokes),
+      cooling: z.string(),
+      displacementCm3: n(E.displacementCm3),
+      cylinders: n(E.cylinders),
+      idleRpm: n(E.idleRpm),
+      peakRpm: n(E.peakRpm),
+      revLimitRpm: maybe(n(E.revLimitRpm.def.innerType)),
+    }),
+    firesEvenly: yesOrNo,
+    carburettor,
+    carburettors: n(B.carburettors.def.innerType),
+    /** all like the first, whatever stands in `others` */
+    alike: yesOrNo,
+    others: z.array(z.object({ carburettor, setting })),
+    sync: asItWas<typeof B.sync>(),
+    heat: asItWas<typeof B.heat>(),
+    fuel,
+    baseline: z.object({
+      setting,
+      air: z.object({
+        temperatureK: typedQuantity("temperature", units.temperature, air.temperatureK),
+        pressurePa: typedQuantity("pressure", units.pressure, air.pressurePa),
+        relativeHumidity: typedQuantity("humidity", "%", air.relativeHumidity),
+      }),
+      proven: z.string(),
+    }),
+    /** it has a screen of its own */
+    box: asItWas<typeof B.box>(),
+    rules: z.object({
+      locked: spaced,
+      noWashers: yesOrNo,
+      onePlug: yesOrNo,
+      floatMm: maybeAll(z.object({ from: n(float.from), to: n(float.to) }), ["from", "to"], {
+        from: "",
+        to: "",
+      }),
+    }),
+    plug: maybeAll(
+      z.object({
+        thread: plug.thread,
+        heatRange: n(plug.heatRange),
+        higherIs: z.string(),
+        gapMm: n(plug.gapMm),
+      }),
+      ["thread", "heatRange", "gapMm"],
+      { thread: "", heatRange: "", higherIs: "colder", gapMm: "" },
+    ),
+    breathing: maybeAll(
+      z.object({ pipe: breathing.pipe, filter: breathing.filter, lid: z.string() }),
+      ["pipe", "filter"],
+      { pipe: "", filter: "", lid: "on" },
+    ),
+    targetLambda: zoned(B.targetLambda),
+    usage: zoned(B.usage),
+    screwWindow,
+    assumed: spaced,
+  });
+
+export type BuildTexts = z.input<ReturnType<typeof fieldsIn>>;
+type Opened = z.output<ReturnType<typeof fieldsIn>>;
 
 /** What goes without saying is left out: one carburettor, alike ones, no rules, nothing assumed. */
 function closed({
@@ -179,17 +185,18 @@ const counted = (texts: BuildTexts): BuildTexts => ({
 /** @returns the build as far as the texts go, not yet held against its schema, or what cannot be read */
 export function readBuild(
   texts: BuildTexts,
+  units = METRIC,
 ): { ok: true; build: unknown } | { ok: false; error: z.core.$ZodError } {
-  const read = z.safeDecode(fields, counted(texts), { error: boundWords });
+  const read = z.safeDecode(fieldsIn(units), counted(texts), { error: boundWords });
   return read.success
     ? { ok: true, build: withoutGaps(closed(read.data)) }
     : { ok: false, error: read.error };
 }
 
 /** @returns the form for a build, with the usual values waiting in the variants that are not chosen */
-export function buildTexts(build: Build): BuildTexts {
+export function buildTexts(build: Build, units = METRIC): BuildTexts {
   const { rules, others = [] } = build;
-  return z.encode(fields, {
+  return z.encode(fieldsIn(units), {
     sync: undefined,
     heat: undefined,
     plug: undefined,

@@ -4,6 +4,8 @@ import type { AssumedPath } from "#core/rig/assumed.ts";
 export interface HowTo {
   readonly label: string;
   readonly unit?: string;
+  /** in the unit that is preferred for it */
+  readonly of?: "temperature" | "pressure";
   readonly minutes: number;
   readonly how: string;
 }
@@ -111,13 +113,13 @@ export const HOW_TO: Readonly<Record<AssumedPath, HowTo>> = {
   },
   "baseline.air.temperatureK": {
     label: "Temperature of that day",
-    unit: "°C",
+    of: "temperature",
     minutes: 1,
     how: "As the log book, a photo’s date and a weather archive say it.",
   },
   "baseline.air.pressurePa": {
     label: "Station pressure of that day",
-    unit: "hPa",
+    of: "pressure",
     minutes: 1,
     how: "True pressure at the place, not reduced to sea level: some 12 hPa less for each 100 m up.",
   },

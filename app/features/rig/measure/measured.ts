@@ -2,8 +2,9 @@
 import type { Build } from "#core/log/schema.ts";
 import { assumablePaths, type AssumedPath } from "#core/rig/assumed.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { BuildForm } from "../described/form.ts";
-import { buildTexts, type BuildTexts } from "../described/texts.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
+import { buildForm } from "../described/form.ts";
+import { buildTexts, type AirUnits, type BuildTexts } from "../described/texts.ts";
 
 const PROFILE = "carburettor.needle.profile";
 
@@ -16,17 +17,21 @@ function placed(texts: unknown, [key = "", ...rest]: readonly string[], text: st
 /** The straight part says how much thicker or thinner the needle is all along. */
 function withThickness(texts: BuildTexts, straightMm: number): BuildTexts {
   const { needle } = texts.carburettor;
-  const by = straightMm - Number(needle.profile[0]?.diameterMm);
+  const numberIn = (text: string | undefined): number => {
+    const read = readTypedNumber(text ?? "");
+    return read.ok ? read.value : NaN;
+  };
+  const by = straightMm - numberIn(needle.profile[0]?.diameterMm);
   const profile = needle.profile.map(({ alongMm, diameterMm }) => ({
     alongMm,
-    diameterMm: String(Number((Number(diameterMm) + by).toFixed(3))),
+    diameterMm: shortest(numberIn(diameterMm) + by, 3),
   }));
   return { ...texts, carburettor: { ...texts.carburettor, needle: { ...needle, profile } } };
 }
 
 /** @returns what stands in the field now, as typed */
-export function textOf(build: Build, path: AssumedPath): string {
-  const texts = buildTexts(build);
+export function textOf(build: Build, path: AssumedPath, units?: AirUnits): string {
+  const texts = buildTexts(build, units);
   if (path === PROFILE) return texts.carburettor.needle.profile[0]?.diameterMm ?? "";
   const value = path.split(".").reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], texts);
   return typeof value === "string" ? value : "";
@@ -37,10 +42,11 @@ export function withMeasured(
   build: Build,
   path: AssumedPath,
   text: string,
+  units?: AirUnits,
 ): { ok: true; build: Build } | { ok: false; message: string } {
   if (!assumablePaths(build).includes(path))
     return { ok: false, message: "This rig has no such thing to measure." };
-  const texts = buildTexts(build);
+  const texts = buildTexts(build, units);
   const read = readTypedNumber(text);
   const next =
     path === PROFILE && read.ok
@@ -53,7 +59,7 @@ export function withMeasured(
   if (path === PROFILE && !read.ok)
     return { ok: false, message: text.trim() === "" ? "Type a number here." : `“${text}” is not a number.` };
   const left = (build.assumed ?? []).filter((one) => one !== path);
-  const parsed = BuildForm.safeParse({ ...next, assumed: left.join(" ") });
+  const parsed = buildForm(units).safeParse({ ...next, assumed: left.join(" ") });
   return parsed.success
     ? { ok: true, build: parsed.data }
     : { ok: false, message: parsed.error.issues[0]?.message ?? "This cannot be." };

@@ -17,14 +17,15 @@ import { GaugePlace } from "./GaugePlace.tsx";
 import { HOW_TO } from "./how.ts";
 import { MeasureForm } from "./form.ts";
 import { textOf, withMeasured } from "./measured.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 const draftOf = (path: string): string => `measure/${path}`;
 
 export const clientAction = rigAction({
   codec: MeasureForm,
   form: ({ path }) => draftOf(path),
-  entries: ({ path, value, by }, { rig: { build, present } }) => {
-    const measured = withMeasured(build, path, value);
+  entries: ({ path, value, by }, { rig: { build, present }, preferences }) => {
+    const measured = withMeasured(build, path, value, preferences);
     if (!measured.ok) return { fields: { value: measured.message } };
     const refusal = modelRefusal(() => {
       for (const [i, setting] of present.settings.entries())
@@ -48,10 +49,11 @@ export const clientAction = rigAction({
 
 /** One assumed value at a time: where the gauge goes, one field, or on to the next. */
 function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) {
-  const { build } = useRig();
+  const { build, preferences } = useRig();
   const form = useRigForm(draftOf(path), MeasureForm, { path, value: "", by: "" });
   const how = HOW_TO[path];
   if (!how) return null;
+  const unit = how.of === undefined ? how.unit : preferences[how.of];
   return (
     <RigFields
       form={form}
@@ -71,9 +73,9 @@ function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) 
       <FormField
         name="value"
         label={how.label}
-        unit={how.unit}
+        unit={unit}
         keys="decimal"
-        hint={`Assumed so far: ${textOf(build, path)}${how.unit === undefined ? "" : ` ${how.unit}`}.`}
+        hint={`Assumed so far: ${textOf(build, path, preferences)}${unit === undefined ? "" : ` ${unit}`}.`}
       />
       <FormField
         name="by"
@@ -113,8 +115,7 @@ export default function MeasureRoute() {
               <Link to={`?what=${leaning.path}`} aria-current={leaning.path === path ? "true" : undefined}>
                 {capital(fieldWords(leaning.path))}
               </Link>
-              : up to {Math.abs(100 * leaning.effect).toFixed(1)} % at{" "}
-              {ZONE_NAMES[leaning.zone].toLowerCase()}
+              : up to {fixed(Math.abs(100 * leaning.effect), 1)} % at {ZONE_NAMES[leaning.zone].toLowerCase()}
             </li>
           ))}
         </ol>

@@ -10,6 +10,7 @@ import { TypedField } from "#app/ui/TypedField.tsx";
 import { partValue } from "#app/vocabulary/parts.ts";
 import { PROVEN_WORDS } from "#app/vocabulary/proven.ts";
 import { MEANS_WORDS } from "#app/vocabulary/schools.ts";
+import { formatQuantity } from "#app/vocabulary/numerals.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import type { Known, KnownField, Step } from "./known.ts";
 import { KIND_WORDS } from "./words.ts";
@@ -112,7 +113,11 @@ function AirStep(props: StepProps) {
         label="The air then"
         value={known.airOf}
         options={[
-          { value: "standard", text: "A standard day", note: "15 °C by the sea" },
+          {
+            value: "standard",
+            text: "A standard day",
+            note: `${formatQuantity("temperature", 288.15, units.temperature)} by the sea`,
+          },
           { value: "today", text: "Like today", note: "typed below" },
         ]}
         onChange={(airOf) => onChange({ airOf })}

@@ -16,6 +16,7 @@ import { floatVerdict, pinVerdict } from "#core/walkround/proposal.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { BEND_WORDS, OVERFLOW_WORDS, PIN_WORDS } from "../guide.ts";
 import { shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 
 interface PanelProps {
   readonly check: CheckName;
@@ -49,7 +50,7 @@ function LevelEffect({
   const side = lowerMm > 0 ? "lower" : "higher";
   return (
     <p className={css["finding-panel"]}>
-      Fuel {Math.abs(lowerMm).toFixed(1)} mm {side} than wanted makes{" "}
+      Fuel {fixed(Math.abs(lowerMm), 1)} mm {side} than wanted makes{" "}
       {ZONES.map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${shiftWords(effect[zone])}`).join(", ")}.
     </p>
   );
@@ -62,7 +63,7 @@ function FloatPanel({ measured, build, fitted, sheet, air }: PanelProps) {
     <>
       <p className={css["finding-panel"]}>
         {BEND_WORDS[verdict.bend]}
-        {verdict.bend !== "none" && ` Move it by ${Math.abs(verdict.moveMm).toFixed(1)} mm.`}
+        {verdict.bend !== "none" && ` Move it by ${fixed(Math.abs(verdict.moveMm), 1)} mm.`}
         {!verdict.parallel && " The two floats are not alike: bend one tab until they are."}
       </p>
       <LevelEffect build={build} fitted={fitted} air={air} lowerMm={-verdict.moveMm} />
@@ -85,7 +86,7 @@ function PinPanel({ measured, build, fitted }: PanelProps) {
     return verdict ? (
       <p key={part} className={css["finding-panel"]}>
         {part === "pilot" ? "Pilot" : "Main"} {fitted[part]}: its hole has {verdict.fromMm} to {verdict.toMm}{" "}
-        mm, the stamp means {verdict.stampedMm.toFixed(2)} mm. {PIN_WORDS[verdict.verdict]}
+        mm, the stamp means {fixed(verdict.stampedMm, 2)} mm. {PIN_WORDS[verdict.verdict]}
       </p>
     ) : null;
   });
@@ -104,13 +105,13 @@ function AlignmentPanel({ measured }: PanelProps) {
   );
   if (!found) return null;
   const moves = [
-    found.upMm !== 0 && `${Math.abs(found.upMm).toFixed(2)} mm ${found.upMm > 0 ? "up" : "down"}`,
+    found.upMm !== 0 && `${fixed(Math.abs(found.upMm), 2)} mm ${found.upMm > 0 ? "up" : "down"}`,
     found.toLeftMm !== 0 &&
-      `${Math.abs(found.toLeftMm).toFixed(2)} mm to the ${found.toLeftMm > 0 ? "left" : "right"}`,
+      `${fixed(Math.abs(found.toLeftMm), 2)} mm to the ${found.toLeftMm > 0 ? "left" : "right"}`,
   ].filter(Boolean);
   return (
     <p className={css["finding-panel"]}>
-      The two bores stand {found.offsetMm.toFixed(2)} mm apart.
+      The two bores stand {fixed(found.offsetMm, 2)} mm apart.
       {moves.length > 0 && ` In line when the carburettor moves ${moves.join(" and ")}.`} A step is + where
       the carburettor’s edge stands into the stream.
     </p>

@@ -14,6 +14,7 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 import { limitsForm } from "#app/frame/limits.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
+import { shortest } from "#app/vocabulary/numerals.ts";
 
 export type Texts = Readonly<Partial<Record<Measure, string>>>;
 
@@ -32,8 +33,7 @@ export function readMeasured(texts: Texts, say: (measure: Measure, words: string
   return measured;
 }
 
-const text = (value: number | undefined): string =>
-  value === undefined ? "" : String(Number(value.toFixed(3)));
+const text = (value: number | undefined): string => (value === undefined ? "" : shortest(value, 3));
 
 /** @returns the sheet with the limits typed for some measures, or nothing when they say what it says already */
 export function withLimits(
