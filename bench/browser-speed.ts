@@ -175,7 +175,7 @@ async function longTasks(browser: Browser): Promise<void> {
       list.getEntries().forEach((task) => store.long.push({ place: location.pathname, ms: task.duration })),
     ).observe({ entryTypes: ["longtask"] });
   });
-  for (const place of ["Air", "Look", "Change", "Sieve", "What if", "Why", "Log", "Today"]) {
+  for (const place of ["Air", "Look", "Change", "Idle", "Sieve", "Ahead", "Log", "Rig", "Today"]) {
     await page
       .getByRole("navigation", { name: "The work" })
       .first()

@@ -1,6 +1,6 @@
 /** A form of a rig as it stands on a screen: what was typed before is offered, then its fields, then one way to save. */
+import { clockWords } from "#app/vocabulary/days.ts";
 import Button from "@mui/material/Button";
-import dayjs from "dayjs";
 import type { ReactNode } from "react";
 import { FormProvider, useFormState, type FieldValues } from "react-hook-form";
 import { Problem } from "#app/ui/Problem.tsx";
@@ -10,7 +10,7 @@ import type { RigForm } from "./use-rig-form.ts";
 
 export const TypedBefore = ({ offer: { at, take, drop } }: { offer: Offer }) => (
   <div className="row" role="status">
-    <span>You typed this at {dayjs(at).format("HH:mm")} and did not save it.</span>
+    <span>You typed this at {clockWords(at)} and did not save it.</span>
     <Button variant="outlined" onClick={take}>
       Bring it back
     </Button>

@@ -11,6 +11,12 @@ export const dayShort = (at: string): string =>
 /** `23 May 2026, 13:40`, as the clock of its place had it. */
 export const momentWords = (at: string): string => `${dayShort(at)}, ${at.slice(11, 16)}`;
 
+/** `13:40`, by this device's clock. */
+export const clockWords = (at: string | number): string => {
+  const date = new Date(at);
+  return [date.getHours(), date.getMinutes()].map((part) => String(part).padStart(2, "0")).join(":");
+};
+
 /** @returns how long ago in words: `just now`, `64 min`, `5 h`, `3 days` */
 export function agoWords(at: string, now: Date): string {
   const minutes = Math.max(0, Math.round((now.getTime() - Date.parse(at)) / 60_000));

@@ -1,5 +1,5 @@
 /** What a forecast's columns were taken for, in words. */
-import dayjs from "dayjs";
+import { clockWords } from "#app/vocabulary/days.ts";
 import type { By, Conclusion, ForecastUse } from "#core/forecast/weigh.ts";
 
 export const ABOUT_WORDS: Readonly<Record<Conclusion["about"], string>> = {
@@ -49,7 +49,7 @@ export function readingWords({ about, is, by, readMs }: Conclusion, now: Forecas
   const instrument = about === "pressure" ? "barometer" : "reading";
   const why =
     by === "readings"
-      ? `by your ${instrument}${readMs === undefined ? "" : ` at ${dayjs(readMs).format("HH:mm")}`}`
+      ? `by your ${instrument}${readMs === undefined ? "" : ` at ${clockWords(readMs)}`}`
       : BY_WORDS[by];
   return `${what}: ${columnWords(now)}, ${why}.`;
 }

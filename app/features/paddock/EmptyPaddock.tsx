@@ -4,7 +4,7 @@ import { Link, useFetcher } from "react-router";
 import type { ActionProblem } from "#app/journal/save.ts";
 import { Problem } from "#app/ui/Problem.tsx";
 
-export function EmptyPaddock() {
+export default function EmptyPaddock() {
   const fetcher = useFetcher<ActionProblem>();
   return (
     <section className="stack">

@@ -1,5 +1,5 @@
 import css from "./paddock.module.css";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, data } from "react-router";
 import type { Route } from "./+types/route";
 import type { Header } from "#core/log/schema.ts";
@@ -22,7 +22,6 @@ import { RigFace } from "#app/frame/RigFace.tsx";
 import { keptFace } from "#app/journal/judge.ts";
 import { refused } from "#app/journal/save.ts";
 import { useInView } from "#app/ui/use-in-view.ts";
-import { EmptyPaddock } from "./EmptyPaddock.tsx";
 import { useFace } from "./use-face.ts";
 import { MiniStrip } from "#app/frame/strip/Strip.tsx";
 import { backupWords, isBackupDue } from "#app/vocabulary/backup.ts";
@@ -129,6 +128,8 @@ function RigCard({ header, revision, kept, preferences }: RigCardProps) {
   );
 }
 
+const EmptyPaddock = lazy(() => import("./EmptyPaddock.tsx"));
+
 /** Whoever has looked round enough goes on with a machine of his own. */
 function OnlyTheDemo() {
   return (
@@ -199,7 +200,11 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
             <RigCard header={header} revision={revision} kept={kept} preferences={preferences} />
           </Fenced>
         ))}
-        {rigs.length === 0 && troubles.length === 0 && <EmptyPaddock />}
+        {rigs.length === 0 && troubles.length === 0 && (
+          <Suspense fallback={null}>
+            <EmptyPaddock />
+          </Suspense>
+        )}
       </main>
     </div>
   );

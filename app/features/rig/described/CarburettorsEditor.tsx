@@ -7,9 +7,10 @@ import type { BuildTexts } from "./texts.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
+import { useFolded } from "./folded.ts";
 import { Measure, Section, type CarburettorAt } from "./fields.tsx";
 import { GrooveWorths } from "./GrooveWorths.tsx";
-import { CarburettorSection, JetsSection, NeedleSection, OtherSettingSection } from "./sections.tsx";
+import { CarburettorSection, JetsSection, NEEDLE, NeedleSection, OtherSettingSection } from "./sections.tsx";
 
 /** Follows the fields; while something is half typed it keeps the last needle that could be. */
 function LiveNeedle({ start, index }: { start: Build; index: number }) {
@@ -31,6 +32,7 @@ export function CarburettorsEditor({ start }: { start: Build }) {
   const [countText, alike] = useWatch({ control, name: ["carburettors", "alike"] });
   const { fields, append } = useFieldArray({ control, name: "others" });
   const [onBench, setOnBench] = useState(0);
+  const { isOpen } = useFolded();
   const count = countOf(countText);
   const own = alike === "no" && count > 1;
   const index = own ? Math.min(onBench, count - 1) : 0;
@@ -74,7 +76,7 @@ export function CarburettorsEditor({ start }: { start: Build }) {
         drawing={
           <>
             <LiveNeedle start={start} index={index} />
-            <GrooveWorths />
+            {isOpen(NEEDLE) && <GrooveWorths />}
           </>
         }
       />

@@ -161,6 +161,8 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
   );
 }
 
+export const NEEDLE = "Needle and jet";
+
 export function NeedleSection({
   at = "carburettor",
   drawing,
@@ -181,7 +183,7 @@ export function NeedleSection({
   };
   return (
     <Section
-      title="Needle and jet"
+      title={NEEDLE}
       holds={["carburettor.needle"]}
       note="Thickness with a micrometer every few millimetres, from the groove’s end towards the tip."
     >
