@@ -209,7 +209,7 @@ test("printing takes the whole log, and a card that says whose it is and for whi
 });
 
 test("units chosen once hold on every screen", async ({ page }) => {
-  await open(page, "/data");
+  await open(page, "/data/units");
   await page.getByLabel("Pressure").click();
   await page.getByRole("option", { name: "inHg" }).click();
   await expect(page.getByText("Saved.")).toBeVisible();
@@ -255,7 +255,7 @@ test(
     await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toBeVisible();
     await page.keyboard.press("Escape");
     await expect(page.getByRole("button", { name: "Print card" }).filter({ visible: true })).toHaveCount(0);
-    for (const name of ["Today", "Air", "Look", "Sieve", "Log"]) {
+    for (const name of ["Today", "Air", "Look", "Change"]) {
       const box = await page
         .getByRole("navigation", { name: "The work" })
         .getByText(name, { exact: true })

@@ -19,7 +19,7 @@ test(
     await expect(page.getByText(/Closed course only/)).toBeVisible();
     await page.getByRole("button", { name: "Start" }).click();
     await page.waitForTimeout(300);
-    await page.getByRole("button", { name: "Stop" }).click();
+    await page.getByRole("button", { name: "Stop", exact: true }).click();
     await expect(page.getByLabel("Time", { exact: true })).toHaveValue(/^0\.[3-9]\d$|^\d\.\d\d$/);
     await page.getByRole("button", { name: "Save this run" }).click();
     await expect(page.getByText("A speed in km/h.")).toBeVisible();

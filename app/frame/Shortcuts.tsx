@@ -26,7 +26,7 @@ const isNoTap = (event: KeyboardEvent): boolean =>
   (event.target instanceof Element && event.target.closest(ELSEWHERE) !== null);
 
 /** The keyboard of a rig: works wherever nothing is being typed, unless it is switched off. */
-export default function Shortcuts({ context }: { context: RigContext }) {
+export function Shortcuts({ context }: { context: RigContext }) {
   const [listed, setListed] = useState(false);
   /** what `g` has begun: a place is named next, then a digit for a screen of it */
   const going = useRef<"place" | Place>(undefined);

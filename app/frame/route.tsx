@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
@@ -14,6 +14,7 @@ import { usePrinting } from "#app/ui/use-printing.ts";
 import { Working } from "#app/ui/Working.tsx";
 import { CardFoot } from "./card/CardFoot.tsx";
 import { HeldCard } from "./HeldCard.tsx";
+import { Shortcuts } from "./Shortcuts.tsx";
 import { lookFaces } from "./look-faces.ts";
 import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
@@ -30,9 +31,6 @@ import { Strip, type LiveMark } from "./strip/Strip.tsx";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
 import { useSayNotTakenBack } from "./use-logged-tap.ts";
-
-/** Nothing of it is seen: it need not come before the card. */
-const Shortcuts = lazy(() => import("./Shortcuts.tsx"));
 
 export const meta = ({ loaderData, location }: Route.MetaArgs) => [
   { title: titleOf(location.pathname, loaderData?.log.header.name) },
@@ -115,11 +113,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const zoneHref = useCallback((zone: string) => `/rigs/${id}/look?zone=${zone}`, [id]);
   return (
     <div className={css["frame"]} data-room={reads ? undefined : "work"}>
-      {(advice !== undefined || problem !== undefined) && (
-        <Suspense fallback={null}>
-          <Shortcuts context={context} />
-        </Suspense>
-      )}
+      <Shortcuts context={context} />
       <Rail context={context} />
       <PhoneHead context={context} />
       {advice && <Ribbon advice={advice} looks={looks} zoneHref={zoneHref} narrow={!reads} />}

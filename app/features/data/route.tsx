@@ -155,25 +155,26 @@ export default function DataRoute({ loaderData, params }: Route.ComponentProps) 
     <div className="page">
       <PageHead />
       <main className="stack" style={{ gap: 36 }}>
-        <div>
+        <div className="stack">
           <h1>Data</h1>
-          <p className="lead quiet">
-            Everything stays in this browser: no account, nothing fetched. A backup is a file of yours, and
-            the way to another phone.
-          </p>
-          <p className="quiet">{spaceWords(space)}</p>
+          <nav className="tabs" aria-label="Data">
+            {PARTS.map(({ path, name }) => (
+              <Link
+                key={path}
+                to={path === "" ? "/data" : `/data/${path}`}
+                aria-current={path === part ? "page" : undefined}
+              >
+                {name}
+              </Link>
+            ))}
+          </nav>
+          {part === "" && (
+            <p className="lead quiet">
+              Everything stays in this browser: no account, nothing fetched. A backup is a file of yours, and
+              the way to another phone. {spaceWords(space)}
+            </p>
+          )}
         </div>
-        <nav className="tabs" aria-label="Data">
-          {PARTS.map(({ path, name }) => (
-            <Link
-              key={path}
-              to={path === "" ? "/data" : `/data/${path}`}
-              aria-current={path === part ? "page" : undefined}
-            >
-              {name}
-            </Link>
-          ))}
-        </nav>
         {trouble === undefined ? (
           <Part part={part} loaderData={loaderData} />
         ) : (
