@@ -185,7 +185,7 @@ export const ATV: StoryPlan = {
               state: "stop",
               measured: { chokeSlackMm: 0 },
               findings: ["chokePartOpen"],
-              note: "Plunger stands 2 mm off its seat, cable corroded.",
+              note: "Plunger stays 2 mm off its seat, cable corroded.",
             },
             wetLevel: { measured: { wetLevelMm: 1.5 } },
             floatHeight: { state: "skipped" },

@@ -83,7 +83,9 @@ test("a forecast is read by its heads, put right, remembered, and planned by", a
   await expect(panel).toHaveCount(0);
   await expect(page.getByText(/By the forecast for Quai Nord.*No reading of the day yet/)).toBeVisible();
   await choose.setInputFiles(file("again.csv", forecast(tomorrow())));
-  await expect(panel.getByText("Read as you said for an earlier file with the same heads.")).toBeVisible();
+  await expect(
+    panel.getByText("Read as you chose for an earlier file with the same column names."),
+  ).toBeVisible();
 });
 
 test("what a forecast leaves open is asked, and a barometer or the tuner answers", async ({ page }) => {
@@ -177,7 +179,7 @@ test("a way from a receiver's file has one setting, three strips, and says where
   const strips = page.getByRole("region", { name: "With that setting" }).getByRole("img");
   await expect(strips).toHaveCount(3);
   await expect(page.getByRole("region", { name: "Stops" })).toContainText(
-    /would save|one setting will do|hardly more/,
+    /would save|One setting is enough|hardly more/,
   );
   await page.getByRole("combobox", { name: "Way" }).click();
   await page.getByRole("option", { name: /^Col de la Brume/ }).click();

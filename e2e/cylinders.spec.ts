@@ -7,7 +7,7 @@ test("a twin out of step is brought in by the screw that the gauges name", async
   await open(page, `${TWIN}/balance`);
   const heading = page.getByRole("heading", { level: 1 });
   await expect(heading).toHaveText("Vacuum balance");
-  await expect(page.getByText(/stands on prime while its hose is off/)).toBeVisible();
+  await expect(page.getByText(/to prime while its hose is off/)).toBeVisible();
   await page.getByRole("button", { name: "Simulated set of 2 gauges" }).click();
   await expect(heading).toHaveText(/1 with 2: \d\.\d kPa apart.*SIMULATED/);
   await expect(page.getByRole("img", { name: /Vacuum of each carburettor/ })).toBeVisible();
@@ -24,7 +24,7 @@ test("a twin out of step is brought in by the screw that the gauges name", async
   }
   await expect(heading).toHaveText(/^In step/);
   // In step: hoses, plugs and the tap go back before anybody rides it.
-  await expect(page.getByText(/stands on prime while its hose is off, and goes back after/)).toBeVisible();
+  await expect(page.getByText(/to prime while its hose is off, and back afterwards/)).toBeVisible();
   await page.getByRole("button", { name: "Log the balance" }).click();
   await page.waitForURL(/cylinders$/);
   await goOn(page, `${TWIN}/log`);

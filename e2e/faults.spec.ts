@@ -33,7 +33,7 @@ test("a symptom is told with its answer, and the next question is one tap", asyn
   await openRig(page, "/look?how=symptom");
   await page.getByRole("button", { name: /^Dies after some seconds held wide open/ }).click();
   await page.getByRole("button", { name: "Pulls again" }).click();
-  await expect(page.getByText(/Today says how much speaks for it/)).toBeVisible();
+  await expect(page.getByText(/Today shows how likely it is/)).toBeVisible();
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   await expect(page.getByText(/^Rolled off for a second, then on again/).first()).toBeVisible();

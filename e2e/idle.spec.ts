@@ -14,7 +14,7 @@ async function read(page: Page, turns: string, rpm: number) {
 
 async function warmUp(page: Page) {
   await page.getByRole("button", { name: "It is warm" }).click();
-  await expect(page.getByText(/until it seats, lightly/)).toBeVisible();
+  await expect(page.getByText(/until it seats lightly/)).toBeVisible();
   await page.getByLabel("Idle raised for the test").check();
   await page.getByRole("button", { name: "Walk the screw" }).click();
 }

@@ -82,7 +82,7 @@ test("a place is kept with its air, and known again", async ({ page, context }) 
   const find = async () => {
     await page.getByRole("button", { name: "Place and height" }).click();
     await page.getByRole("button", { name: "Height by satellites" }).click();
-    await expect(page.getByText(/no height in it yet/)).toBeVisible();
+    await expect(page.getByText(/but no height yet/)).toBeVisible();
   };
   await find();
   await page.getByRole("button", { name: "Only the place" }).click();
@@ -110,7 +110,7 @@ test("a sprint is armed, timed by itself, and saved with its error", { tag: "@ph
   await openRig(page, "/stopwatch");
   await expect(page.getByText(/Closed course only/)).toBeVisible();
   await page.getByRole("button", { name: /^Satellites/ }).click();
-  await expect(page.getByText(/Type what it is run to/)).toBeVisible();
+  await expect(page.getByText(/Type the speed or distance/)).toBeVisible();
   await page.getByLabel("To, km/h").fill("60");
   await page.getByRole("button", { name: "Simulated satellites" }).click();
   await expect(page.getByText(/Running\./)).toBeVisible();

@@ -45,7 +45,7 @@ test("columns put right once are remembered for files with the same heads", asyn
   await page.getByRole("button", { name: "Read the file" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^λ in 4 zones/);
   await choose(page, "plain-again.csv", text);
-  await expect(page.getByText("As you said for an earlier file with the same heads.")).toBeVisible();
+  await expect(page.getByText("As you chose for an earlier file with the same column names.")).toBeVisible();
   await expect(page.getByLabel("c is", { exact: true })).toHaveValue("lambda");
 });
 

@@ -45,7 +45,7 @@ test("from nothing to a card: a few taps, a few fields, and the way back keeps w
   await tap(/^It ran well/);
   await tap("Next");
   await tap(/^Like today/);
-  await expect(page.getByText("The humidity is taken as 50 %")).toBeVisible();
+  await expect(page.getByText("We take 50 % humidity")).toBeVisible();
   await type(/^Temperature/, "31");
   await type(/^Height above the sea/, "420");
   await page.goBack();

@@ -74,7 +74,7 @@ test("a part and another rig are held against what is fitted on one strip, and t
 
 test("why: each look left out in turn, and what one more would be worth", async ({ page }) => {
   await openRig(page, "/why");
-  const without = page.getByRole("table", { name: /^What each look has moved/ });
+  const without = page.getByRole("table", { name: /^What each look changed/ });
   await expect(without.getByRole("row")).toHaveCount(9);
   await expect(without.getByRole("row", { name: /^Idle bench/ })).toBeVisible();
   await expect(without).toContainText(/main \d+|screw/);

@@ -25,7 +25,7 @@ function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext 
       <p>{FAULT_WORDS[fault].does}</p>
       {because.for !== "" && <p className="quiet">For it: {because.for}.</p>}
       {because.against !== "" && <p className="quiet">Against it: {because.against}.</p>}
-      <p className="quiet">What else would tell: {ELSE_TELLS[fault]}</p>
+      <p className="quiet">What else would show it: {ELSE_TELLS[fault]}</p>
       <div className="row">
         {!(context.advice?.next.kind === "check" && context.advice.next.fault === fault) && (
           <Button component={Link} to={placeHref(rigId, `walk-round/${check}`)} variant="outlined">

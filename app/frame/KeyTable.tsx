@@ -8,8 +8,8 @@ const placeWords = (name: string, screens: readonly Screen[]): string =>
 export const KEYS = [
   ["a", "Read the air"],
   ["l", "Log a look"],
-  ["c", "What is advised is fitted; else type what was changed"],
-  ["b", "Put the open change back"],
+  ["c", "I fitted what is advised; else type what I changed"],
+  ["b", "Put the last change back"],
   ["y", "Why this advice"],
   ["w", "What if"],
   ...PLACES.map(({ key, name, screens }) => [`g ${key}`, placeWords(name, screens)] as const),

@@ -18,8 +18,8 @@ export default function KnowDialog({ context, onDone }: { context: RigContext; o
       <DialogTitle id="know-title">Jet on a failed walk-round?</DialogTitle>
       <DialogContent className="stack">
         <p className="flush">
-          {checkList(context.present.held)}: what is read now teaches the sieve a fault, not a jet. Your
-          reason goes into the log and is printed on the card.
+          {checkList(context.present.held)}. What you read now shows the fault, not the jet. Your reason goes
+          into the log and is printed on the card.
         </p>
         <TypedField
           label="Why all the same"

@@ -82,7 +82,7 @@ export function LogLines({ lines, context }: { lines: readonly LogLine[]; contex
   if (lines.length === 0)
     return (
       <p className="quiet">
-        Start with the air: read it where the engine breathes, in the shade, off the ground.
+        Start with the air. Read it where the engine breathes, in the shade, off the ground.
       </p>
     );
   return (

@@ -66,7 +66,7 @@ describe("a fault on screen", () => {
     expect(screen.getAllByText(/^For it: The looks fit it better than any jetting/).length).toBeGreaterThan(
       0,
     );
-    expect(screen.getAllByText(/^What else would tell/).length).toBeGreaterThan(0);
+    expect(screen.getAllByText(/^What else would show it/).length).toBeGreaterThan(0);
     expect(screen.getAllByRole("link", { name: /^Look at/ })[0]).toHaveAttribute(
       "href",
       expect.stringContaining(`/rigs/${RIG}/walk-round/`),
@@ -138,13 +138,13 @@ describe("what was learnt", () => {
     show(() => <Learnt advice={advice} />, advice);
     expect(await screen.findByText(/^A groove is \d+(\.\d)? % here, not \d+(\.\d)?$/)).toBeInTheDocument();
     expect(screen.getByText(/so far off was it not measured right/)).toBeInTheDocument();
-    expect(screen.getByText(/λ sensor(: nothing known against it| reads)/)).toBeInTheDocument();
+    expect(screen.getByText(/λ sensor(: no error found so far| reads)/)).toBeInTheDocument();
   });
   it("leaves nobody with an open instrument: what would tell is named", async () => {
     const advice = advise([build(), ...start.slice(1), plug("0001", "09:00", "top", "cocoa")]);
     show(() => <Learnt advice={advice} />, advice);
-    expect(await screen.findByText(/More of its looks will not tell; one λ figure/)).toBeInTheDocument();
-    expect(screen.getByText(/as computed, as far as anybody has seen/)).toBeInTheDocument();
+    expect(await screen.findByText(/To check it, use one λ figure/)).toBeInTheDocument();
+    expect(screen.getByText(/do what we calculated/)).toBeInTheDocument();
   });
   it("says how well the book fits, and when it does not", () => {
     expect(claimWords({ how: "book", chance: 0.84 })).toBe(

@@ -16,7 +16,7 @@ const limit = z.pipe(
   z.transform(({ min, max, source }, ctx): Limit | undefined => {
     if (min === undefined && max === undefined) return undefined;
     if (min !== undefined && max !== undefined && min > max)
-      sayIssue(ctx, `The limits stand the wrong way round: ${min} to ${max}.`, ["max"]);
+      sayIssue(ctx, `The limits are the wrong way round: ${min} to ${max}.`, ["max"]);
     return { ...(min !== undefined && { min }), ...(max !== undefined && { max }), source };
   }),
 );

@@ -21,7 +21,7 @@ export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker
   // Another tab has loaded it: what is open and typed here stays until this one is loaded anew too.
   const sayRenewed = () =>
     say({
-      words: "Tamis was renewed in another tab. What is open here goes on; load it when you have saved.",
+      words: "Tamis was renewed in another tab. This page still works; load the new one when you have saved.",
       stays: true,
       action: { words: "Load it", run: () => location.reload() },
     });

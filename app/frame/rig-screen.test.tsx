@@ -107,7 +107,7 @@ describe("the card on screen", () => {
     const main = screen.getByRole("region", { name: "Main" });
     expect(within(main).getByText("165")).toBeInTheDocument();
     expect(within(main).getByText(String(advice.card.setting.main))).toBeInTheDocument();
-    expect(within(main).getByText(/(sure|likely|open|unlikely) \(.*%\)/)).toBeInTheDocument();
+    expect(within(main).getByText(/(sure|likely|maybe) \(.*%\)/)).toBeInTheDocument();
     expect(screen.getAllByRole("region").map((row) => row.getAttribute("aria-label"))).toEqual([
       "Pilot",
       "Screw",

@@ -40,7 +40,7 @@ export async function moveEntries(
   const described = presentOf(to.value).builds[0]?.at;
   if (described !== undefined && moved.some(({ at }) => Date.parse(at) < Date.parse(described)))
     return wrong(
-      `${name} was first described on ${described.slice(0, 10)} at ${described.slice(11, 16)}: what was seen before that cannot speak for it.`,
+      `${name} was first described on ${described.slice(0, 10)} at ${described.slice(11, 16)}. Looks from before that cannot count for it.`,
     );
   const there = foldWith(presentOf(to.value), moved).refused;
   if (there) return wrong(`${name} cannot have that: ${there.why}.`);

@@ -25,7 +25,7 @@ export function unlessOvertaken(kind: EntryKind | undefined, sent: unknown) {
       ? undefined
       : {
           message:
-            "This was saved elsewhere meanwhile, in another tab. Nothing was saved here, and what you typed is still here: open the screen again to see what is there now, or save once more to put yours over it.",
+            "This was saved elsewhere meanwhile, in another tab. Nothing was saved, and what you typed is still here. Open the screen again to see what is there now. Or save once more to put yours over it.",
           seen: newest,
         };
   };

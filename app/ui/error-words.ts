@@ -6,6 +6,6 @@ export function errorWords(error: unknown): string {
   if (typeof error === "string") return error;
   if (!(error instanceof Error)) return "Something went wrong that Tamis has no words for.";
   return NOT_FETCHED.test(error.message)
-    ? "A part of this screen did not come: the connection broke off. What is logged stands as it was; try again with a signal."
+    ? "A part of this screen did not come: the connection broke off. Your log is as it was. Try again with a signal."
     : error.message;
 }

@@ -121,7 +121,7 @@ export function becauseWords({ because }: Pick<Suspect, "because">): { for: stri
 /** What else would tell, beside the walk-round's check. */
 export const ELSE_TELLS: Readonly<Record<FaultName, string>> = {
   airLeak: "Idle at working heat: does it change with the screw a full turn in and out?",
-  floatHigh: "Let it stand with the tap on: does anything drip?",
+  floatHigh: "Leave it with the tap on: does anything drip?",
   floatLow: "A long pull on a closed course: is it weaker at its end than at its beginning?",
   chokeOpen: "Warm, pull the choke: if nothing changes it is on already.",
   pilotBlocked: "Turn the screw a full turn each way at idle: if nothing moves, no jet will.",

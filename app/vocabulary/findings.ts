@@ -20,7 +20,7 @@ export const FINDING_WORDS: Readonly<Record<FindingName, string>> = {
   floatsDiffer: "Two floats not alike",
   floatHangs: "Float hangs up or drops too far",
   sideDrainRuns: "Side drain runs",
-  standPipeDrips: "Stand-pipe drips on a shaking engine",
+  standPipeDrips: "Overflow pipe drips on a shaking engine",
   seatWorn: "Ring worn into the needle’s tip",
   seatRing: "O-ring under the seat leaks",
   flangeRing: "Flange o-ring or gasket leaks",

@@ -50,10 +50,36 @@ const LIST = new Intl.ListFormat("en", { type: "conjunction" });
 
 /** How a line of the plan is read afterwards. */
 const READ_BY: Readonly<Record<PlanLine["zone"], string>> = {
-  idle: "the idle tells",
-  mid: "a plug or a ride in the middle tells",
-  top: "a full-throttle look tells",
+  idle: "Check it on the idle",
+  mid: "Check it with a plug or a ride in the middle",
+  top: "Check it with a full-throttle plug",
 };
+
+/** A zone as the subject of a sentence. */
+const ZONE_IS: Readonly<Record<Zone, string>> = {
+  idle: "The idle",
+  low: "Just off idle it",
+  mid: "The middle",
+  top: "Full throttle",
+};
+
+/** A zone as what something is done to. */
+const ZONE_MADE: Readonly<Record<Zone, string>> = {
+  idle: "the idle",
+  low: "just off idle",
+  mid: "the middle",
+  top: "full throttle",
+};
+
+/** Smaller than this a mixture is called right. */
+const SMALLEST = 0.01;
+
+/** @returns what there is to breathe against the air that the setting was right in */
+function airAgainstBaseline(relativeDryDensity: number): string {
+  const percent = Math.round(100 * (relativeDryDensity - 1));
+  if (percent === 0) return "The air is as on the day your setting was right.";
+  return `There is ${Math.abs(percent)} % ${percent < 0 ? "less" : "more"} air here than where your setting was right.`;
+}
 
 function zoneOf(advice: Advice, zone: Zone): ZoneAdvice {
   const found = advice.zones.find((candidate) => candidate.zone === zone);
@@ -71,30 +97,32 @@ export function planLineWords(line: PlanLine, advice: Advice): NextWords {
   const elsewhere = ZONES.filter((other) => other !== zone && Math.abs(effect[other]) >= 0.015);
   const rest =
     elsewhere.length === 0
-      ? "elsewhere next to nothing"
-      : elsewhere
-          .map((other) => `${ZONE_NAMES[other].toLowerCase()} ${shiftWords(effect[other])}`)
-          .join(", ");
+      ? "It changes little else."
+      : `It also makes ${LIST.format(elsewhere.map((other) => `${ZONE_MADE[other]} ${shiftWords(effect[other])}`))}.`;
   return {
     title: capital(changes.map(changeTitle).join(", ")),
-    reason: `For the ${ZONE_NAMES[zone].toLowerCase()}: ${mixtureWords(zoneOf(advice, zone).mean)} now, ${mixtureWords(after)} then; ${rest}. Afterwards ${READ_BY[zone]}.`,
+    reason: `${ZONE_IS[zone]} is ${mixtureWords(zoneOf(advice, zone).mean)}; ${Math.abs(after) < SMALLEST ? "this puts it right" : `after this ${mixtureWords(after)}`}. ${rest} ${READ_BY[zone]}.`,
   };
 }
 
 function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): NextWords {
   const all = next.lines.flatMap((line) => line.changes);
   const list = all.map(({ part, to }) => `${partInSentence(part)} ${partValue(part, to)}`).join(", ");
-  const dense = `${fixed(100 * advice.air.relativeDryDensity, 1)} %`;
+
   if (next.because === "danger")
     return {
       title: `First: ${list}`,
-      reason: `As it stands the top may be past the lean limit (${percentWords(next.leanRisk)}). Start from the rich side: fit this, then look.`,
+      reason: `Full throttle may be past the lean limit now (${percentWords(next.leanRisk)}). Start from the rich side: fit this, then read a plug.`,
     };
   const apart =
-    next.lines.length > 1 ? "Each line has a zone of its own, so one look each tells them apart. " : "";
+    next.lines.length > 1
+      ? next.lines.length === 2
+        ? "You can make both changes at once: each shows in a different part of the throttle. "
+        : "You can make all changes at once: each shows in a different part of the throttle. "
+      : "";
   return {
     title: `The plan for this stop: ${list}`,
-    reason: `This air burns like ${dense} of the baseline’s. ${apart}Better than now: ${certainty(next.chanceBetter)}.`,
+    reason: `${airAgainstBaseline(advice.air.relativeDryDensity)} ${apart}Better than now: ${certainty(next.chanceBetter)}.`,
   };
 }
 
@@ -133,7 +161,7 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
   const then = tells ? `${pulled}, all along the throttle. ` : "";
   return {
     title: `Next: ${ride}${which}`,
-    reason: `${then}${ZONE_NAMES[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Right there: ${certainty(pRight)}. Idle, middle and top right together: ${certainty(allRight)}. ${takes}.`,
+    reason: `${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Right there: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,
   };
 }
 
@@ -146,7 +174,7 @@ function partWords({
 }: Extract<NextStep, { kind: "part" }>): NextWords {
   return {
     title: `Another part: ${benchPartWords(part)}`,
-    reason: `No jet, groove or screw reaches it: ${ZONE_NAMES[zone].toLowerCase()} becomes ${shiftWords(effect[zone])} with it. Better than now, the rest set again: ${certainty(chanceBetter)}; about ${minutes} minutes.`,
+    reason: `No jet, groove or screw reaches ${ZONE_MADE[zone]}; this part makes it ${shiftWords(effect[zone])}. Better than now, with the rest set again: ${certainty(chanceBetter)}. About ${minutes} minutes.`,
   };
 }
 
@@ -154,7 +182,8 @@ function partWords({
 function liftWords({ buy, zones }: Advice, unknown: Zone, oneMore: NextLook | undefined): string {
   const right = zones.find(({ zone }) => zone === unknown)?.pRight ?? 0;
   const first = `Least known: ${ZONE_NAMES[unknown].toLowerCase()}, right there: ${certainty(right)}.`;
-  const ride = oneMore?.zone === unknown ? ` ${capital(LOOK_HOW_WORDS[oneMore.how])} there tells most.` : "";
+  const ride =
+    oneMore?.zone === unknown ? ` ${capital(LOOK_HOW_WORDS[oneMore.how])} there would show most.` : "";
   const lifts = unknown === "idle" ? "pilot" : unknown === "mid" ? undefined : "main";
   const jet = buy.find(({ part }) => part === lifts);
   const washer = unknown === "mid" ? " A thin washer under the clip moves the middle by half a groove." : "";
@@ -172,7 +201,7 @@ function leaveWords(advice: Advice, next: Extract<NextStep, { kind: "leave" }>):
   const lift = unknown === undefined ? "" : ` ${liftWords(advice, unknown, oneMore?.look)}`;
   return {
     title: "Leave it",
-    reason: `Nothing in the box would help by more than it costs, and no ride is worth its minutes. All right together: ${certainty(chance)}.${more}${lift}`,
+    reason: `No change from the box is worth its work, and no ride its minutes. All zones right: ${certainty(chance)}.${more}${lift}`,
   };
 }
 
@@ -182,17 +211,17 @@ const STOP_WORDS: Readonly<Record<StopReason, { title: string; reason: (leanRisk
   specks: {
     title: "specks of metal on the plug",
     reason: () =>
-      "Detonation takes metal off the piston. Do not run it: look into the cylinder, then ignition timing, fuel, heat range, compression, and a mixture that is too lean. A new plug of that cylinder after that clears this stop.",
+      "Detonation takes metal off the piston. Do not run it. Look into the cylinder first. Then check ignition timing, fuel, heat range, compression, and whether the mixture is too lean. A new plug from that cylinder clears this stop.",
   },
   seized: {
     title: "it seized",
     reason: () =>
-      "Do not start it. Look at the piston and the cylinder first, then for air that leaks in, fuel that does not come, ignition timing, and oil. The plug you read after that clears this stop.",
+      "Do not start it. Look at the piston and the cylinder first. Then look for an air leak, missing fuel, wrong ignition timing and wrong oil. The next plug you read clears this stop.",
   },
   pings: {
     title: "it pinged",
     reason: () =>
-      "Do not ride it hard. Pull the plug and look for specks of metal; then fuel, ignition timing, heat, and a mixture that is too lean. The plug you log clears this stop.",
+      "Do not ride it hard. Pull the plug and look for specks of metal. Then check fuel, ignition timing, heat, and whether the mixture is too lean. The plug you log clears this stop.",
   },
   cutsOutHeldOpen: {
     title: "it cut out, held open",
@@ -222,7 +251,7 @@ export function nextWords(advice: Advice): NextWords {
         title: `Put back: ${next.changes.map(changeTitle).join(", ")}`,
         reason:
           next.mended === undefined
-            ? "It was said to be worse with it. Back first, then look."
+            ? "You said it was worse with it. Put it back first, then look again."
             : `${capital(FAULT_WORDS[next.mended].name)} made it look rich, and it was jetted leaner for that. Now that it is mended, that is too lean: back first, then ride.`,
       };
     case "part":

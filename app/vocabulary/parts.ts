@@ -80,14 +80,14 @@ export const percentWords = (chance: number): string => {
 const CERTAINTY = [
   [90, "sure"],
   [75, "likely"],
-  [50, "rather likely"],
+  [50, "maybe"],
 ] as const;
 
 /** Certainty in words with the number. */
 export function certainty(chance: number): string {
   // The word follows the number as shown, or 89.6 % would be "likely (90 %)" beside "sure (90 %)".
   const shown = Math.round(100 * chance);
-  const word = CERTAINTY.find(([least]) => shown >= least)?.[1] ?? "open";
+  const word = CERTAINTY.find(([least]) => shown >= least)?.[1] ?? "not sure";
   return `${word} (${percentWords(chance)})`;
 }
 

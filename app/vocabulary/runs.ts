@@ -65,7 +65,7 @@ export function comparisonWords(what: Run["what"], found: Comparison, units: Pre
       : `${found.moreRuns} more on each side would settle a difference like this one.`;
   return verdict === "same"
     ? {
-        title: "These runs cannot tell them apart",
+        title: "These runs show no difference",
         reason: `${range} So many could show ${show(found.leastShown)}. ${settle}`,
         verdict,
       }

@@ -14,7 +14,7 @@ import { CYLINDER_SCHOOL_WORDS } from "./cylinders.ts";
 export const SCHOOL_WORDS: Readonly<Record<ScrewSchool, { readonly name: string; readonly how: string }>> = {
   middle: {
     name: "Middle of the fall-off",
-    how: "Halfway between where it drops lean and where it drops rich: the default, because it does not hang on one reading.",
+    how: "Halfway between where it drops lean and where it drops rich. This is the default: it does not depend on one reading.",
   },
   highest: { name: "Highest idle", how: "Where it idles fastest." },
   touchRich: {
@@ -31,7 +31,7 @@ export const CHANGES_WORDS: Readonly<
   Record<ChangesSchool, { readonly name: string; readonly note: string }>
 > = {
   toldApart: {
-    name: "What can be told apart",
+    name: "What shows in different zones",
     note: "several at one stop, each with a zone of its own: half the looks",
   },
   oneAtATime: { name: "One at a time", note: "one change, one look: about twice the stops" },
@@ -48,7 +48,7 @@ export const HOW_FAR_WORDS: Readonly<Record<HowFarSchool, { readonly name: strin
   {
     raceDay: { name: "Race day", note: "done once all is right with 80 %: the fewest stops" },
     thorough: { name: "Thorough", note: "done once all is right with 90 %" },
-    asFarAsItGoes: { name: "As far as the box goes", note: "until no ride is worth its minutes" },
+    asFarAsItGoes: { name: "As many as the box allows", note: "until no ride is worth its minutes" },
   };
 
 export const PARTS_SCHOOL_WORDS: Readonly<

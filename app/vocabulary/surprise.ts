@@ -11,5 +11,5 @@ export function surpriseWords(outcome: LookOutcome, present: Present, units: Pre
   const look = outcomeWords(outcome, present, units);
   const what = look ? `${look.what} at ${look.at.slice(11, 16)}` : "A look";
   const chance = tail < 0.0005 ? "under 0.05 %" : `${fixed(100 * tail, 2)} %`;
-  return `${what} reads ${mixtureWords(reads)} where all else says ${mixtureWords(expected)} (chance ${chance}). Check the entry, or look for a fault; strike it in the log if it was wrong.`;
+  return `${what} reads ${mixtureWords(reads)}, but everything else says ${mixtureWords(expected)} (chance ${chance}). Check the entry, or look for a fault. Cross it out in the log if it was wrong.`;
 }

@@ -138,7 +138,7 @@ export const PLUG_FINDING_WORDS: Readonly<
   },
   glazed: {
     name: "Glazed, dead",
-    then: "It will not tell any more. Replace it before the next reading; the tone counts little.",
+    then: "You cannot read it any more. Replace it before the next reading; the tone counts little.",
   },
   specks: {
     name: "Specks of metal",

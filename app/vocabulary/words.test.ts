@@ -41,8 +41,8 @@ describe("a part that is swapped", () => {
       },
     });
     expect(words.title).toBe("Another part: needle “B, a shade thicker”");
-    expect(words.reason).toContain("low becomes 9 % leaner with it");
-    expect(words.reason).toContain("likely (83 %); about 20 minutes");
+    expect(words.reason).toContain("reaches just off idle; this part makes it 9 % leaner");
+    expect(words.reason).toContain("likely (83 %). About 20 minutes");
   });
   it("is told from the next of its kind by its measure", () => {
     expect(partMeasure(part)).toBe("2.52 mm at the straight, 1.55 mm at the tip, 5 grooves");
@@ -77,11 +77,11 @@ describe("numbers in words", () => {
       "sure (99 %)",
       "sure (90 %)",
       "likely (82 %)",
-      "rather likely (72 %)",
-      "rather likely (55 %)",
-      "open (30 %)",
-      "open (5 %)",
-      "open (under 1 %)",
+      "maybe (72 %)",
+      "maybe (55 %)",
+      "not sure (30 %)",
+      "not sure (5 %)",
+      "not sure (under 1 %)",
     ]);
     expect(percentWords(0.5)).toBe("50 %");
   });
@@ -106,14 +106,14 @@ describe("the next step in words", () => {
     const log = [...start, plug("0001", "09:00", "top", "cocoa"), plug("0002", "09:20", "top", "umber")];
     const advice = advise(log);
     expect(nextWords(advice).title).toMatch(/^The plan for this stop: .*main jet 1\d\d/);
-    expect(nextWords(advice).reason).toMatch(/burns like 82\.\d % .* Better than now: sure/);
+    expect(nextWords(advice).reason).toMatch(/^There is 18 % less air here .* Better than now: sure/);
     const lines = advice.next.kind === "fit" ? advice.next.lines : [];
     const top = lines.find(({ zone }) => zone === "top");
     if (!top) throw new Error("no line for the top");
     const { title, reason } = planLineWords(top, advice);
     expect(title).toMatch(/^Main jet 165 → 1\d\d$/);
     expect(reason).toMatch(
-      /^For the top: \d+ % rich now, .* then; .* Afterwards a full-throttle look tells\.$/,
+      /^Full throttle is \d+ % rich; after this .* Check it with a full-throttle plug\.$/,
     );
   });
 
@@ -125,7 +125,7 @@ describe("the next step in words", () => {
       plug("0001", "09:00", "top", "bone"),
     ]);
     expect(title).toMatch(/^First: .*main jet 1\d\d/);
-    expect(reason).toMatch(/^As it stands the top may be past the lean limit \(\d+ %\)/);
+    expect(reason).toMatch(/^Full throttle may be past the lean limit now \(\d+ %\)/);
   });
 
   it("asks for a ride by what to hold and why, for a report without a zone, for runs by both settings", () => {
@@ -143,7 +143,7 @@ describe("the next step in words", () => {
       return nextWords({ ...advice, next: look });
     };
     expect(asked({}).title).toBe("Next: flat out, clean cut, read the plug");
-    expect(asked({}).reason).toMatch(/right together: rather likely \(70 %\)\. About 8 minutes\.$/);
+    expect(asked({}).reason).toMatch(/all right: maybe \(70 %\)\. About 8 minutes\.$/);
     expect(asked({}).reason).not.toContain("how it pulled");
     expect(asked({ tells: true }).reason).toMatch(/^Then say how it pulled, all along the throttle\. /);
     expect(asked({ tells: true, zone: "idle" }).reason).toMatch(
@@ -174,7 +174,7 @@ describe("the next step in words", () => {
     );
     const unknown = { because: "smallGain", chance: 0.6, unknown: "top", oneMore: { look, chance: 0.66 } };
     expect(left(unknown, [{ part: "main", number: 168, gain: 0.2 }])).toMatch(
-      /Least known: top, right there: .*A plug there tells most\. Main jet 168, not in the box, would help\.$/,
+      /Least known: top, right there: .*A plug there would show most\. Main jet 168, not in the box, would help\.$/,
     );
     expect(left({ ...unknown, unknown: "mid" })).toContain("washer under the clip");
   });
@@ -220,7 +220,7 @@ describe("the next step in words", () => {
     const advice = advise([...start, plug("0001", "09:00", "top", "cocoa")]);
     const reasons = advice.card.rows.map((row) => rowReason(row, advice));
     expect(reasons[3]).toMatch(/^Top \d+ % rich as fitted \(one look\)\. The next size up: .* richer\.$/);
-    expect(reasons[2]).toMatch(/^Middle: nobody has looked yet/);
+    expect(reasons[2]).toMatch(/^Middle: no look yet/);
   });
 });
 
@@ -314,7 +314,7 @@ describe("log lines in words", () => {
     ];
     const [surprise] = advise(entries).surprises;
     expect(surprise && surpriseWords(surprise, fold(entries), Preferences.parse({}))).toMatch(
-      /^Plug, Top .* at 10:00 reads 17 % rich where all else says .*strike it/,
+      /^Plug, Top .* at 10:00 reads 17 % rich, but everything else says .*Cross it out/,
     );
   });
 });

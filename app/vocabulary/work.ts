@@ -30,7 +30,7 @@ const PATHS = {
 /** @returns which doubts come back: `Brings back doubt about the pilot and the needle.` */
 export function reopensWords(what: WorkName): string {
   const paths = reopenedBy(what).map((path) => PATHS[path]);
-  if (paths.length === 0) return "Brings back no doubt: what was learnt stands.";
+  if (paths.length === 0) return "Brings back no doubt: everything learnt stays.";
   const last = paths.at(-1) ?? "";
   const list = paths.length === 1 ? last : `${paths.slice(0, -1).join(", ")} and ${last}`;
   return `Brings back doubt about ${list}; the next looks settle it again.`;

@@ -64,7 +64,7 @@ export function AirChart(props: AirChartProps) {
   if (readings.length < 2) return null;
   return (
     <section>
-      <h2 className="label">The air so far, per cent of the baseline’s</h2>
+      <h2 className="label">The air so far, in per cent of the day your setting was right</h2>
       <LazyChart option={drawn} height={190} />
     </section>
   );

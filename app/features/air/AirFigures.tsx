@@ -28,9 +28,7 @@ export function AirFigures({ form, preferences, onMeasured }: AirFiguresProps) {
   return measured ? (
     <Figures measured={measured} preferences={preferences} />
   ) : (
-    <Caution plain>
-      Type temperature, humidity and pressure: the figures and the card appear as soon as they are whole.
-    </Caution>
+    <Caution plain>Type temperature, humidity and pressure. Then the figures and the card appear.</Caution>
   );
 }
 
@@ -65,7 +63,8 @@ function Figures({ measured, preferences }: { measured: AirMeasured; preferences
       </div>
       {air.extrapolated && (
         <p className="quiet" style={{ marginBottom: 0 }}>
-          Outside the formula’s own range (15 to 27 °C, above 600 hPa): extrapolated, error still below 0.1 %.
+          The density formula was made for milder air than this. The extra error stays below {fixed(0.1, 1)}{" "}
+          %.
         </p>
       )}
     </section>

@@ -63,7 +63,7 @@ function HereWords({ here: { height, offsetM, known }, onHeight, onPlace, onPlac
         </p>
       ) : (
         <p className="flush quiet" role="status">
-          Found, but no height in it yet: four satellites at least, under an open sky.
+          Place found, but no height yet. It needs at least four satellites under an open sky.
         </p>
       )}
       <div className="row">
@@ -157,7 +157,8 @@ export function Height() {
       )}
       {here && !simulated && (
         <p className="quiet flush">
-          The place is kept with the reading, to a hundred metres, and leaves only with a file you export.
+          The place is kept with the reading, to about a hundred paces. It leaves this device only in a file
+          you export.
         </p>
       )}
     </section>

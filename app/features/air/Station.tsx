@@ -65,8 +65,8 @@ function Doubts({ reading: { pressurePa }, traces, elevationM }: DoubtsProps) {
     <>
       {warmedItself(traces) && (
         <Caution grave>
-          The station warms up by itself: its temperature swings faster than air does, and its humidity goes
-          against it. Into the shade, off hot ground, away from hands; then give it five minutes.
+          The station warms up by itself: its temperature changes faster than air does. Put it in the shade,
+          off hot ground, away from hands. Then wait five minutes.
         </Caution>
       )}
       {seaLevel && (
@@ -164,7 +164,7 @@ export function Station() {
       />
       {!reading && channels.size > 0 && (
         <p className="quiet flush" role="status">
-          Of temperature and humidity it has sent one alone so far: both are needed.
+          It has sent only one of temperature and humidity so far. Both are needed.
         </p>
       )}
       {reading && (
@@ -179,7 +179,7 @@ export function Station() {
           </div>
           {about?.simulated === true && status === "live" && (
             <Choice
-              label="The stand-in lies (a made-up day: an hour of it takes a minute)"
+              label="Tilt the simulated station (a made-up day: an hour of it takes a minute)"
               value={inSun ? "sun" : "shade"}
               options={[
                 { value: "shade", text: "In the shade" },

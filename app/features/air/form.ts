@@ -199,11 +199,11 @@ function checkTogether(ctx: z.core.ParsePayload, measured: AirMeasured): boolean
   const refusal = refusalOf(() => humidAirFromLog(measured));
   if (!refusal) return true;
   if (refusal.field.startsWith("pressure"))
-    sayIssue(ctx, "This pressure and height give an air nobody can ride in. Check both.", ["pressure"]);
+    sayIssue(ctx, "No engine runs in the air that this pressure and height give. Check both.", ["pressure"]);
   else
     sayIssue(
       ctx,
-      "These two temperatures do not belong together: the dew point or wet bulb cannot lie above the air, nor that far below it.",
+      "These two temperatures do not fit together. The dew point or wet bulb is never above the air, and never that far below it.",
       ["humidity"],
     );
   return false;

@@ -69,8 +69,7 @@ export default function AirRoute() {
       <Reading preferences={preferences} last={present.air} onDraft={setDraft} />
       {present.air && (
         <p className="flush">
-          <Link to={placeHref(header.id, "days")}>Days like today</Link>: what was fitted and seen in such an
-          air.
+          <Link to={placeHref(header.id, "days")}>Days like today</Link>: what you fitted and saw in such air.
         </p>
       )}
       <AirChart lines={present.lines} reference={build.baseline.air} />

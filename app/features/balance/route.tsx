@@ -19,7 +19,7 @@ export const clientAction = rigAction({
   entries: ({ linkage, allowedPa, speed, beforePa, afterPa, simulated }, { rig: { build } }) => {
     const count = carburettorCount(build);
     if (afterPa.length !== count || beforePa.length !== count)
-      return { message: `This rig has ${count} carburettors; that many gauges are read.` };
+      return { message: `This rig has ${count} carburettors; read as many gauges.` };
     const linked = withLinkage(build, linkage, allowedPa);
     const why = "How the carburettors are linked";
     return [

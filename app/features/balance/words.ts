@@ -14,8 +14,8 @@ export const SPEEDS = [
 ] as const satisfies readonly { value: Speed; text: string; note?: string }[];
 
 export const BALANCE_CAUTIONS = [
-  "In the open: exhaust holds carbon monoxide. A fan in front of an air-cooled engine: it stands still and gets hot.",
-  "A vacuum-worked fuel tap stands on prime while its hose is off, and goes back after.",
+  "In the open: exhaust holds carbon monoxide. Put a fan in front of an air-cooled engine: without moving air it gets hot.",
+  "Set a vacuum fuel tap to prime while its hose is off, and back afterwards.",
   "Hot pipes, moving belts and chains; hose ends and gauges clear of them. Every plug and hose back on before it is ridden.",
 ] as const;
 

@@ -58,8 +58,8 @@ function ChangeForm({ which, build, fitted, search }: ChangeFormProps) {
         ))}
       </div>
       <Caution>
-        Tap off, bowl drained, engine cool, no sparks or flames. After refitting: throttle must snap shut
-        before the engine is started.
+        Fuel tap off, bowl drained, engine cool, no sparks or flames. Afterwards the throttle must snap shut
+        before you start the engine.
       </Caution>
     </RigFields>
   );
@@ -80,12 +80,12 @@ export default function ChangeRoute() {
       <div>
         <h1>What was fitted?</h1>
         <p className="lead quiet">
-          As stamped on the part. One change, one look: two at once cannot be told apart.
+          As stamped on the part. One change, one look: you cannot tell two changes apart.
         </p>
       </div>
       {present.openChange && (
         <Caution>
-          An earlier change has not been looked at yet. Another one now, and the next look speaks for both.
+          You have not checked your earlier change yet. If you change more now, the next look counts for both.
         </Caution>
       )}
       {count > 1 && (

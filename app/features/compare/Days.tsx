@@ -100,9 +100,9 @@ export function Days({ days }: { days: readonly string[] }) {
           </div>
           <Taken compared={compared} />
           <p className="quiet flush">
-            Each day as it was believed when it was over, with what was fitted last and the air read last.{" "}
-            <em>Air</em> and <em>parts</em> are what they do to this engine by all that is known at the later
-            of the two; <em>engine</em> is the rest: it has changed, or more is known of it.
+            Each day as we saw it at its end, with the last setting and the last air. <em>Air</em> and{" "}
+            <em>parts</em>: what they do to this engine, by what we know on the later day. <em>Engine</em>:
+            the rest. It has changed, or we know more about it.
           </p>
         </div>
       )}

@@ -88,8 +88,7 @@ export function Settings({ fitted }: { fitted: TwoOrMore }) {
           </div>
           <Table compared={value} />
           <p className="quiet flush">
-            Both in the newest air ({airWords(value.air, preferences)}), by all that is known of this engine
-            now.
+            Both in the newest air ({airWords(value.air, preferences)}), by all we know of this engine now.
           </p>
         </div>
       )}

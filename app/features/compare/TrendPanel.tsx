@@ -56,7 +56,7 @@ export function TrendPanel() {
       {problem !== undefined && <Caution grave>The days could not be gone through: {problem}</Caution>}
       {trend &&
         (trend.days.length < 2 ? (
-          <p className="quiet flush">It takes two days on which something was seen.</p>
+          <p className="quiet flush">You need two days with a look.</p>
         ) : (
           <Drawn trend={trend} />
         ))}

@@ -13,7 +13,7 @@ function CompareDays() {
   if (days.length >= 2) return <Days days={days} />;
   return (
     <p className="quiet flush">
-      It takes two days on which an air was read. <Link to={placeHref(header.id, "air")}>Read the air</Link>
+      You need two days with an air reading. <Link to={placeHref(header.id, "air")}>Read the air</Link>
     </p>
   );
 }
@@ -24,7 +24,7 @@ function CompareSettings() {
   if (!present.air)
     return (
       <p className="quiet flush">
-        Settings are held side by side in an air. <Link to={placeHref(header.id, "air")}>Read the air</Link>
+        To compare settings we need an air. <Link to={placeHref(header.id, "air")}>Read the air</Link>
       </p>
     );
   if (one && two) return <Settings fitted={[one, two, ...rest]} />;
@@ -51,8 +51,8 @@ export default function CompareRoute() {
         <h1>{bySettings ? "Two settings side by side" : "Two days side by side"}</h1>
         <p className="lead quiet">
           {bySettings
-            ? "What was fitted once and what was fitted then, both in the air of now."
-            : "What was the air, what were the parts, and what is left: the engine itself."}
+            ? "Two settings you have fitted, both in today’s air."
+            : "What the air did, what the parts did, and what is left: the engine itself."}
         </p>
       </div>
       <nav className="tabs" aria-label="Side by side">

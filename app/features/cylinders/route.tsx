@@ -102,9 +102,9 @@ function title({ outliers, cylinders }: Distribution): { title: string; reason: 
   if (first) return { title: outlierTitle(first), reason: outlierReason(first) };
   const looked = cylinders.some(({ zones }) => Object.values(zones).some(({ looks }) => looks > 0));
   return looked
-    ? { title: "The cylinders agree", reason: "None differs by more than the same jets explain." }
+    ? { title: "The cylinders agree", reason: "No cylinder differs by more than its jets explain." }
     : {
-        title: "Nobody has compared the cylinders yet",
+        title: "The cylinders were not compared yet",
         reason: "All of them are judged by what the engine as a whole showed. Read their plugs side by side.",
       };
 }

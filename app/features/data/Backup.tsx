@@ -57,7 +57,7 @@ function KeptFolder({
     <>
       <p className="flush">
         The folder <strong>{folder.name}</strong> is kept up to date. {folderWords(folder.at, new Date(now))}{" "}
-        Another device that keeps the same folder gets what is logged here, and this one what is logged there.
+        A second device with the same folder gets your entries, and this device gets its entries.
       </p>
       {!folder.allowed && (
         <Caution>The browser wants to be asked again before Tamis may write there.</Caution>
@@ -92,14 +92,14 @@ export function Backup({ state, folder, rigIds }: BackupProps) {
       {folder && <KeptFolder folder={folder} run={run} busy={busy} />}
       {!folder && canKeepFolder() && (
         <p className="quiet flush">
-          Choose a folder, and Tamis keeps a backup there by itself. In a folder that a cloud carries, phone
-          and laptop keep the same book.
+          Choose a folder, and Tamis keeps a backup there by itself. If the folder is in a cloud, phone and
+          laptop share the same log.
         </p>
       )}
       {!canKeepFolder() && (
         <p className="quiet flush">
-          This browser lets no page write files by itself: export all rigs when a day is over, and keep the
-          file where a lost phone does not take it along.
+          This browser lets no page write files by itself. Export all rigs after each day. Keep the file
+          somewhere other than on this phone.
         </p>
       )}
       <div className="row">

@@ -18,8 +18,8 @@ export function Demo({ headers }: { headers: readonly Header[] }) {
     <section className="stack" id="demo">
       <h2>The demo</h2>
       <p className="quiet flush">
-        {RIGS} invented rigs to try things on. They count for nothing in your own, and wiping them leaves
-        yours alone; bring them back when you want to show someone.
+        {RIGS} invented rigs to try things on. They have no effect on your own rigs, and wiping them leaves
+        yours alone. You can bring them back at any time.
       </p>
       <div className="row">
         {here > 0 && (

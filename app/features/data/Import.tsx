@@ -38,7 +38,7 @@ export function Import() {
       <h2>Import</h2>
       <p className="quiet flush">
         A zip or a log that Tamis exported, here or elsewhere. You see what is in it first. New entries are
-        added to what is here; nothing is overwritten, and a file with anything wrong in it changes nothing.
+        added; nothing is overwritten. A file with anything wrong in it changes nothing.
       </p>
       <div className="row">
         <FileButton

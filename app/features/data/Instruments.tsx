@@ -18,8 +18,8 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
     <section className="stack">
       <h2>Instruments</h2>
       <p className="quiet flush">
-        A reader, a sensor, a rider: looks of one err together, and how it errs is learnt over days and rigs.
-        Each kind has one without a name; name the others, and Look asks which it was.
+        A reader, a sensor, a rider. Each has its own error, and Tamis learns it over days and rigs. Each kind
+        has one without a name; name the others, and Look asks which it was.
       </p>
       <ul className="plain">
         {names.map((one) => (

@@ -13,7 +13,7 @@ export function Remove({ header, onDone }: { header: Pick<Header, "id" | "name">
   return (
     <ConfirmGone
       title={`Delete ${header.name} and its whole log?`}
-      words="This cannot be undone. Export it first if it may be wanted again."
+      words="This cannot be undone. Export it first if you may need it again."
       deed="Delete it"
       task={{ intent: "remove", rigId: header.id }}
       onDone={onDone}
@@ -58,8 +58,8 @@ export function Rigs({ headers, unreadable }: { headers: readonly Header[]; unre
         {unreadable.map((id) => (
           <div key={id} role="group" aria-label={id} className="row apart">
             <Caution grave>
-              The rig {id} cannot be read. Save the raw data below before anything else; then it can be
-              deleted, and a good export imported. An export of all rigs carries it as it is stored.
+              The rig {id} cannot be read. First save the raw data under Backup and import. Then delete it
+              here and import a good export. An export of all rigs carries it as it is stored.
             </Caution>
             <Button variant="outlined" color="error" onClick={() => setRemoving({ id, name: id })}>
               Delete

@@ -12,6 +12,6 @@ export function spaceWords({ usedBytes, ofBytes, promised }: Space): string {
       : `Tamis takes ${megabytes(usedBytes)} of the ${megabytes(ofBytes)} that this browser gives it.`;
   if (promised === undefined) return used;
   return promised
-    ? `${used} It has promised to keep it.`
-    : `${used} It has not promised to keep it when the device runs short: export what matters.`;
+    ? `${used} It has promised not to delete it.`
+    : `${used} If the device runs out of space, the browser may delete this. Keep a backup.`;
 }

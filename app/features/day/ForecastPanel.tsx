@@ -99,7 +99,7 @@ export function ForecastPanel({
             {opened.file} {opened.table.simulated && <Simulated />}
           </h3>
           {opened.known && (
-            <p className="quiet flush">Read as you said for an earlier file with the same heads.</p>
+            <p className="quiet flush">Read as you chose for an earlier file with the same column names.</p>
           )}
           <ForecastConclusions
             conclusions={conclusions}
@@ -114,7 +114,7 @@ export function ForecastPanel({
             keys="decimal"
             onChange={({ target }) => setHeight(target.value)}
             problem={typed.success ? undefined : typed.error.issues[0]?.message}
-            hint="Its temperatures, and its pressure where that is of the place, stand for this height."
+            hint="Its temperatures are for this height. So is its pressure, where that is station pressure."
           />
           <ForecastColumns table={opened.table} mapping={mapping} onMapping={act.setMapping} />
           {looked?.wrong !== undefined && <Caution>{looked.wrong}</Caution>}

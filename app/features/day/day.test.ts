@@ -149,13 +149,13 @@ describe("a planned day", () => {
   it("says where its air is known from, and what following every air would take", () => {
     const { source, plan } = answer();
     expect(sourceWords(source, units)).toBe(
-      "No forecast for that time: the air read last at Col de la Brume is held, less sure with every hour.",
+      "No forecast for that time. The plan uses your last reading at Col de la Brume, less sure with every hour.",
     );
     expect(totalsWords(plan)).toMatch(/^(Nothing to change|\d+ changes? of parts) all day/);
     const learnt = { temperatureK: 2.3, dewPointK: 0, pressurePa: -120 };
     const told = { kind: "forecast", place: "Quai Nord", readings: 2, learnt, short: true } as const;
     expect(sourceWords(told, units)).toBe(
-      "By the forecast for Quai Nord. 2 readings of the place taken in. By the last one the air is 2.3 °C warmer and 1 hPa lower than was said: the plan follows it. It does not tell all of the day: what it leaves out is held, with more doubt.",
+      "By the forecast for Quai Nord. 2 readings of the place counted. Your last reading was 2.3 °C warmer and 1 hPa lower than the forecast. The plan uses your reading. The forecast misses part of the day. For the rest it keeps what it knew last, with more doubt.",
     );
     expect(sourceWords({ kind: "usual", readings: 0, short: false }, units)).toContain("No air was read");
   });

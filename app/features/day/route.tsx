@@ -123,8 +123,8 @@ export default function DayRoute() {
       <div>
         <h1>{first === undefined ? "The day" : dayTitle(first)}</h1>
         <p className="lead quiet">
-          A card for each heat, with as little spanner work as the day allows: a change comes when it gains
-          what a reading can show, not before.
+          A card for each heat, with as little spanner work as possible. A change is planned only when you
+          would notice it.
         </p>
       </div>
       <p className="print-only">

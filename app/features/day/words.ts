@@ -38,21 +38,21 @@ function learntWords({ learnt }: Pick<AirSource, "learnt">, units: Preferences):
   ];
   return parts.length === 0
     ? " It was right so far."
-    : ` By the last one the air is ${parts.join(" and ")} than was said: the plan follows it.`;
+    : ` Your last reading was ${parts.join(" and ")} than the forecast. The plan uses your reading.`;
 }
 
 /** @returns where the air of the day is known from */
 export function sourceWords(source: DayAnswer["source"], units: Preferences): string {
   const { kind, place = "", readings, short } = source;
   if (kind === "usual")
-    return "No air was read and there is no forecast: the air of the baseline is held, with the doubt of a day’s weather.";
+    return "No air was read and there is no forecast. The plan uses the air your setting was right in, with a day’s weather as doubt.";
   if (kind === "held")
-    return `No forecast for that time: the air read last${place === "" ? "" : ` at ${place}`} is held, less sure with every hour.`;
+    return `No forecast for that time. The plan uses your last reading${place === "" ? "" : ` at ${place}`}, less sure with every hour.`;
   const taken =
     readings === 0
       ? " No reading of the day yet."
-      : ` ${readings === 1 ? "One reading" : `${readings} readings`} of the place taken in.${learntWords(source, units)}`;
-  return `By the forecast${place === "" ? "" : ` for ${place}`}.${taken}${short ? " It does not tell all of the day: what it leaves out is held, with more doubt." : ""}`;
+      : ` ${readings === 1 ? "One reading" : `${readings} readings`} of the place counted.${learntWords(source, units)}`;
+  return `By the forecast${place === "" ? "" : ` for ${place}`}.${taken}${short ? " The forecast misses part of the day. For the rest it keeps what it knew last, with more doubt." : ""}`;
 }
 
 /** @returns what the plan saves in work against following every air */
@@ -64,8 +64,8 @@ export function totalsWords({ changes, loss, heats }: DayPlan): string {
   if (changes.eachHeat <= changes.planned) return `${planned}.`;
   const apart = (loss.planned - loss.eachHeat) / Math.max(1, heats.length);
   const cost =
-    apart < LEAST_GAIN ? "for less than a reading can show" : `for ${lossAsError(apart)} of mixture a heat`;
-  return `${planned}. Following every air would take ${changes.eachHeat}, ${cost}.`;
+    apart < LEAST_GAIN ? "for a gain too small to notice" : `for ${lossAsError(apart)} of mixture a heat`;
+  return `${planned}. Chasing every change of the air would take ${changes.eachHeat} ${changes.eachHeat === 1 ? "change" : "changes"}, ${cost}.`;
 }
 
 /** @returns `98.4 % ± 0.6`: the air that burns, of the baseline's */

@@ -84,8 +84,8 @@ function Days({ days }: { days: readonly PastDay[] }) {
   if (days.length === 0)
     return (
       <p className="quiet">
-        No past day to hold against this one yet. A day counts once its air was read and something was seen on
-        it: a look, a run, or your word that all is right.
+        No past day to compare with this one yet. A day counts once you read its air and logged a look, a run,
+        or that all is right.
       </p>
     );
   return (
@@ -107,8 +107,8 @@ export default function DaysRoute() {
         <h1>Days like today</h1>
         <p className="lead quiet">
           {air
-            ? `Held against ${airWords(air, preferences)}: by the air that burns and its water, the place, and what was done to the machine since.`
-            : "Held against the air that is read."}
+            ? `Compared with ${airWords(air, preferences)}. What counts: the air and its water, the place, and the work done since.`
+            : "Compared with the air you read."}
         </p>
       </div>
       {air ? (

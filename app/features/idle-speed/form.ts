@@ -21,7 +21,7 @@ export const adjustForm = (idleRpm: number) =>
       const value = typed.ok && typed.value >= from && typed.value <= to ? typed.value : undefined;
       if (value === undefined) sayIssue(ctx, words, ["figure"]);
       else if (what === "spareIdleSpeed" && value >= idleRpm)
-        sayIssue(ctx, `The spare stands below the idle of ${Math.round(idleRpm)} rpm.`, ["figure"]);
+        sayIssue(ctx, `The spare stop must be below the idle of ${Math.round(idleRpm)} rpm.`, ["figure"]);
       return what === "pump" ? { what, turns: value ?? from } : { what, rpm: value ?? from };
     }),
   );

@@ -90,12 +90,15 @@ export default function IdleSpeedRoute() {
           <>
             <ol className="steps">
               <li>Begin with its screw closed: no more fuel than is needed.</li>
-              <li>Engine warm and in gear as it is ridden, or on the stand: snap the throttle open.</li>
+              <li>
+                Warm the engine, put it in gear on closed ground or on a work stand, and snap the throttle
+                open.
+              </li>
               <li>It stumbles? A quarter turn out, and again, until the stumble on a snap is just gone.</li>
             </ol>
             <Caution>
-              A raised wheel spins: on a proper stand, nobody behind it. On the ground: on closed ground with
-              room to stop.
+              A raised wheel spins. Use a proper work stand, and keep everybody away from behind it. On the
+              ground: on closed ground with room to stop.
             </Caution>
             <SetField
               what="pump"

@@ -20,14 +20,14 @@ export function Hearing({ heard, onSettle }: HearingProps) {
     case "tooQuiet":
       return (
         <p className="flush" role="status">
-          Too quiet. Hold it nearer to the end of the exhaust, beside the gas and not in it.
+          Too quiet. Hold the phone nearer to the end of the exhaust, beside the gas, not in it.
         </p>
       );
     case "unsure":
       return (
         <p className="flush" role="status">
-          Not sure: something else is louder, or it runs unevenly. Out of the wind, nearer, and no other
-          engine.
+          Not sure: something else is louder, or it runs unevenly. Get out of the wind, go nearer, stop other
+          engines.
         </p>
       );
     case "steady":

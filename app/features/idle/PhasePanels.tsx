@@ -15,9 +15,9 @@ export function WarmPanel({ onDone }: { onDone: () => void }) {
   return (
     <div className="stack">
       <ol className="steps">
-        <li>In the open, choke off and seen to be off, on its stand.</li>
+        <li>In the open, on a stand. Look at the choke: it must be off.</li>
         <li>Run it until the idle no longer climbs: some five minutes, ten on a cold day.</li>
-        <li>Cold readings call for fuel that a warm engine does not want.</li>
+        <li>A cold engine needs more fuel, so a cold reading makes you set it too rich.</li>
       </ol>
       <Button variant="contained" onClick={onDone} className="start">
         It is warm
@@ -40,15 +40,15 @@ export function BasePanel({ raised, onRaised, onDone }: BasePanelProps) {
     <div className="stack">
       <ol className="steps">
         <li>
-          Count the screw in until it seats, lightly: a needle seat forced is a needle seat ruined. Then out
-          to its base, <strong>{formatTurns(screwTurns)} turns</strong>.
+          Count the turns as you screw it in until it seats lightly. Force ruins the seat. Then out to its
+          base, <strong>{formatTurns(screwTurns)} turns</strong>.
         </li>
         <li>
           {air
             ? "An air screw (air-box side of the slide): in is richer."
             : "A fuel screw (engine side of the slide): out is richer."}
         </li>
-        <li>Raise the idle a little with its stop if it stumbles at base: it goes back afterwards.</li>
+        <li>If it stumbles at base, raise the idle a little with its stop. Set it back afterwards.</li>
       </ol>
       <FormControlLabel
         control={<Checkbox checked={raised} onChange={(_, checked) => onRaised(checked)} />}

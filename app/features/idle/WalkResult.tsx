@@ -27,7 +27,7 @@ export function WalkResult({ points, bench, school, onRemove }: WalkResultProps)
       <IdleChart points={points} fit={fit} target={target} />
       {fit && (
         <p className="flush">
-          Crest {Math.round(fit.crestRpm)} rpm at {formatTurns(fit.crestTurns)}; 2 % lost at{" "}
+          Crest {Math.round(fit.crestRpm)} rpm at {formatTurns(fit.crestTurns)}; 2 % of idle speed lost at{" "}
           {formatTurns(fit.fallInTurns)} and {formatTurns(fit.fallOutTurns)}; the middle at{" "}
           {fixed(fit.middleTurns, 2)} ± {fixed(1.28 * fit.sdTurns, 2)} turns.
         </p>

@@ -184,7 +184,7 @@ describe("what the microphone makes of it", () => {
 
   it.each([
     [undefined, "Listening: the first figure takes two seconds."],
-    [{ kind: "tooQuiet" }, /^Too quiet\. Hold it nearer/],
+    [{ kind: "tooQuiet" }, /^Too quiet\. Hold the phone nearer/],
     [{ kind: "unsure" }, /^Not sure: something else is louder/],
     [{ kind: "rpm", rpm: 1740, clear: 3.8 }, "Heard by the microphone, plainly. No sound is kept."],
     [{ kind: "rpm", rpm: 1740, clear: 0.6 }, /faintly/],

@@ -102,7 +102,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           {started
             ? words.reason
             : round > 1
-              ? `Walk number ${round}: mixture and idle speed move each other, so once more.`
+              ? `Walk number ${round}: mixture and idle speed change each other, so once more.`
               : "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."}
         </p>
         {started && reading && advice && said && <p className="quiet">{stillWords(advice)}</p>}

@@ -39,12 +39,16 @@ export function benchWords(
   window: { from: number; to: number },
 ): VerdictWords {
   if (verdict.kind === "more") return { title: "No crest yet", reason: missingWords(verdict.fit.missing) };
-  if (!said) return { title: "Working it out…", reason: "The readings are weighed with all that is known." };
+  if (!said)
+    return {
+      title: "Working it out…",
+      reason: "These readings count together with everything known so far.",
+    };
   const range = `${formatTurns(window.from)} to ${formatTurns(window.to)} turns`;
   const idle = said.advice.card.rows.find(({ part }) => part === "screwTurns");
   const right = idle ? `Then the idle is right: ${certainty(idle.chance)}. ` : "";
   const again =
-    "Bring the idle speed back, blip: clean, no hanging, no dip. Then once more, because mixture and speed move each other.";
+    "Set the idle speed back and blip it: clean, no hanging, no dip. Then walk it once more, because mixture and speed change each other.";
   const pilot = said.changes.find(({ part }) => part === "pilot");
   const screw = said.changes.find(({ part }) => part === "screwTurns");
   const edge =
@@ -64,7 +68,7 @@ export function benchWords(
     };
   return {
     title: "Leave the screw as it is",
-    reason: `${right}It stands where it idles best, as near as it can be told.${edge}`,
+    reason: `${right}The screw is where it idles best, as closely as these readings show.${edge}`,
   };
 }
 

@@ -71,9 +71,9 @@ export default function LambdaMapRoute() {
       <div>
         <h1>Map of the mixture</h1>
         <p className="lead quiet">
-          Throttle across, engine speed up, in the tones of a plug. Believed along the line that is ridden;
-          beside it the model carries it on, and paler fields lie more than {100 * NEAR_LINE} % off that line:
-          extrapolated, not seen.
+          Throttle across, engine speed up, in the tones of a plug. It is known along the line that you ride;
+          beside it the model goes on. Paler fields are more than {100 * NEAR_LINE} % off that line:
+          calculated, not measured.
         </p>
       </div>
       {problem !== undefined && <Caution grave>The map could not be worked out: {problem}</Caution>}
@@ -92,7 +92,7 @@ export default function LambdaMapRoute() {
           </p>
           <p className="quiet flush">
             {map.ridden.length > 0 ? (
-              `The dots are ${map.ridden.length} places where the newest logger’s file was ridden, each in the tone of what its sensor showed.`
+              `The dots are ${map.ridden.length} places from the newest logger’s file. Each has the tone that its sensor showed.`
             ) : (
               <>
                 Where it was ridden is drawn over it once a{" "}

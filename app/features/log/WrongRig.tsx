@@ -57,7 +57,7 @@ export function WrongRig({ context, others, onDone }: WrongRigProps) {
       <DialogTitle id="wrong-rig">That was the wrong rig</DialogTitle>
       <DialogContent className="stack">
         <p className="flush">
-          What is ticked goes to the other rig’s log at its own time, and is struck through here.
+          Ticked entries go to the other rig’s log at their own time, and are crossed out here.
         </p>
         <PickField
           label="It was meant for"

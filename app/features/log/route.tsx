@@ -119,9 +119,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
           </Button>
         </div>
       </div>
-      <p className="quiet flush">
-        Nothing is edited: a wrong entry is struck through by a later one, and can be brought back.
-      </p>
+      <p className="quiet flush">Entries are never deleted. Cross out a wrong one; you can bring it back.</p>
       <NoteForm />
       <TypedField
         className="no-print"

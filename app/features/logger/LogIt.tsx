@@ -59,8 +59,8 @@ export function LogIt({ reduced, file }: LogItProps) {
     <section className="stack" aria-label="Log it">
       <h2>Make it count</h2>
       <p className="quiet flush">
-        It counts for what is fitted now, in the air that was read last: one look a zone, as sure as its
-        sensor and the time it was held; a temperature where each pull of four seconds and more ends.
+        It counts for what is fitted now, in the air you read last. You get one look for each zone, as sure as
+        its sensor and its time. Each pull of four seconds or more also gives a temperature.
       </p>
       <div className="two-fields">
         <Choice label="The sensor sits" value={sensor} options={SENSOR_PLACES} onChange={setSensor} />

@@ -123,8 +123,8 @@ export function MapColumns({ looked, mapping, known, onMapping, onRead }: MapCol
       <h2>What the columns are</h2>
       <p className="quiet flush">
         {known
-          ? "As you said for an earlier file with the same heads."
-          : "A guess by their names and first figures. Put right what is wrong; files with the same heads are then read alike."}
+          ? "As you chose for an earlier file with the same column names."
+          : "A guess by their names and first figures. Correct what is wrong. Files with the same column names are then read the same way."}
       </p>
       <ul className={css["column-lines"]}>
         {looked.names.map((name, column) => (

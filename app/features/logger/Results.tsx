@@ -277,7 +277,7 @@ export function Results({ reduced }: { reduced: Reduced }) {
           <ZoneTable reduced={reduced} />
           <figure className={css["chart"]}>
             <figcaption className="label">
-              Mixture along the throttle, over the corridor in which it is right; dashed: as far as it strays
+              Mixture along the throttle, and the corridor in which it is right; dashed: how much it varies
             </figcaption>
             <LazyChart option={drawn} height={300} />
           </figure>

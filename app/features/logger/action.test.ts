@@ -106,8 +106,8 @@ describe("a logger's file in the log", () => {
     const words = troubleWords(reduced).join(" ");
     expect(words).toContain("2 rows are cut short and were passed over, the first in line 17.");
     expect(words).toContain("The time goes back once");
-    expect(leftOutWords(reduced)).toContain("0.26 s behind");
-    expect(leftOutWords({ ...reduced, delay: undefined })).toContain("could not be told");
+    expect(leftOutWords(reduced)).toContain("0.26 s late");
+    expect(leftOutWords({ ...reduced, delay: undefined })).toContain("does not show how late");
   });
   it("offers the scale on which an engine would run: AFR of petrol on a methanol rig", () => {
     const mapping = {

@@ -25,8 +25,8 @@ export const AFR_SCALES = [
 ] as const;
 
 export const DOUBT_WORDS: Readonly<Record<UnitDoubt, string>> = {
-  throttleTooLarge: "The throttle opens beyond fully open: its unit is another.",
-  throttleTooSmall: "The throttle never opens: its unit is another, or the column is.",
+  throttleTooLarge: "The throttle opens beyond fully open. Its unit is wrong.",
+  throttleTooSmall: "The throttle never opens. Its unit or its column is wrong.",
   lambda: "No engine runs on such a λ.",
   timeTooSlow: "There are seconds between the rows: the time may be in thousandths.",
   timeTooFast: "There are thousands of rows a second: the time may be in seconds.",
@@ -95,8 +95,8 @@ export function troubleWords({ trouble }: Reduced): string[] {
 export function leftOutWords({ delay, leftOut, lambda, channels }: Reduced): string {
   if (!channels.includes("lambda")) return "There is no λ in this file.";
   const behind = delay
-    ? `The sensor is ${fixed(delay.delayS, 2)} s behind (there the throttle explains ${percentWords(delay.explains)} of λ); each figure is counted where the throttle was then.`
-    : "By how much the sensor is behind could not be told: the rows are taken as they stand.";
+    ? `The sensor is ${fixed(delay.delayS, 2)} s late (then the throttle explains ${percentWords(delay.explains)} of λ). Each figure is counted at the throttle of that moment.`
+    : "The file does not show how late the sensor is. The rows are used as they are.";
   const out = `Left out: overrun ${percentWords(leftOut.overrun)}, gear changes ${percentWords(leftOut.gearChange)}, just after either or a change of zone ${percentWords(leftOut.settling)}.`;
   const odd = lambda.impossible > 0 ? ` ${lambda.impossible} figures no running engine gives.` : "";
   return `${behind} ${out}${odd}`;

@@ -101,9 +101,9 @@ export function HeatFields({ zone, onSave }: HeatFieldsProps) {
           )}
         </div>
         <p className="quiet flush">
-          Every engine likes another, so none is built in. Hotter is leaner, cooler is richer: until two
-          settings have been measured only the sign counts, then this engine’s own degrees per cent.{" "}
-          {learntWords(advice?.heat ?? [], sensor, unit)}
+          Every engine likes a different one, so none is built in. Hotter is leaner, cooler is richer. Until
+          you have measured two settings, only hotter or cooler counts. After that this engine’s own degrees
+          for each per cent count. {learntWords(advice?.heat ?? [], sensor, unit)}
         </p>
       </section>
       <HeatMovesTable sensor={sensor} />

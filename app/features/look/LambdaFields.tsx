@@ -52,7 +52,7 @@ export function LambdaFields({ zone, along }: LambdaFieldsProps) {
         hint={
           stands
             ? `Held for ${fixed(stands.seconds, 0)} s, to ${fixed(100 * stands.spread, 1)} %.`
-            : "The figure over the whole pull, not one glance."
+            : "Type the figure over the whole pull, not one glance."
         }
         keys="decimal"
       />

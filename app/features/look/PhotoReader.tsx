@@ -16,7 +16,7 @@ import type { SmallPhoto, Spot } from "#app/workers/photo.ts";
 const DOUBT_WORDS: Readonly<Record<PhotoDoubt, string>> = {
   whiteTooDark: "The white is too dark to go by: more light on it.",
   whiteBurntOut: "The white is burnt out: less light, or a spot that is not in glare.",
-  whiteColoured: "What you took for white is coloured, or the light is.",
+  whiteColoured: "The white spot is coloured, or the light is.",
   uneven: "The porcelain is uneven there: a glint, a shadow or its edge.",
   noneAlike: "No porcelain has that colour. Is the spot on the porcelain?",
 };
@@ -186,7 +186,9 @@ function Verdict({ read, onUse }: { read: ToneRead; onUse: () => void }) {
       {read.doubts.map((doubt) => (
         <Caution key={doubt}>{DOUBT_WORDS[doubt]}</Caution>
       ))}
-      <p className="quiet flush">Your own eye wins: choose another tone above and the photo is set aside.</p>
+      <p className="quiet flush">
+        Your own eye wins. Choose another tone above and the photo no longer counts.
+      </p>
     </div>
   );
 }

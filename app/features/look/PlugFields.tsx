@@ -52,7 +52,7 @@ export function PlugFields({ zone }: { readonly zone: Zone }) {
               onChange={setSpot}
             />
             <p className="quiet flush">
-              {PLUG_PLACE_WORDS[spot].name}: tells {PLUG_PLACE_WORDS[spot].tells}.
+              {PLUG_PLACE_WORDS[spot].name}: shows {PLUG_PLACE_WORDS[spot].tells}.
             </p>
           </div>
         </div>
@@ -118,7 +118,7 @@ export function PlugFields({ zone }: { readonly zone: Zone }) {
           value={String(typed.colderSteps)}
           onChange={({ target }) => type({ colderSteps: target.value })}
           options={heatRangeOptions(build.plug)}
-          hint="A plug too cold reads darker than the mixture is."
+          hint="A plug that is too cold looks darker than the mixture is."
         />
       </div>
       <MarkProtocol zone={zone} mark={made} onMark={(mark) => type({ made: mark })} />

@@ -24,8 +24,7 @@ export function ProvenFields() {
       />
       <FormField<LookTexts> label="Note" name="proven.note" most={500} />
       <p className="quiet flush">
-        What is fitted now, in the air that was read last, is taken as right all along the throttle: as surely
-        as it is known.
+        We then take what is fitted now, in the air you read last, as right all along the throttle.
       </p>
     </>
   );

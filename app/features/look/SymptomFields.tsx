@@ -44,7 +44,7 @@ export function SymptomFields({ onZone }: SymptomFieldsProps) {
           {alike.asks ? "That may be no jetting." : "That is no jetting."} {alike.cause}{" "}
           {alike.place !== undefined && <Link to={placeHref(header.id, alike.place)}>Look there first</Link>}.{" "}
           {alike.asks
-            ? "It is saved with this answer; Today says how much speaks for it."
+            ? "It is saved with this answer; Today shows how likely it is."
             : "It is saved as a note and moves no jet."}
         </Caution>
       )}

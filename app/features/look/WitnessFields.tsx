@@ -20,7 +20,7 @@ export function WitnessFields() {
         onChange={(crown) => type({ crown })}
       />
       <p className="quiet flush">
-        Clean patches washed at the ports or edges are rich enough; dry all over is lean. Wanted is an island
+        Clean patches washed at the ports or edges are rich enough; dry all over is lean. Right is an island
         of carbon in the middle with clean edges.
       </p>
       <Choice

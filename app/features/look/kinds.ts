@@ -189,7 +189,7 @@ const readWitness: Read<z.output<typeof Witness>> = ({ crown, colour }, { zone }
 
 const Ride = z.object({});
 const readRide: Read<z.output<typeof Ride>> = (_, { felt }, say) => {
-  if (!felt) say(["felt"], "Say of at least one zone how it pulled.");
+  if (!felt) say(["felt"], "Say how it pulled in at least one zone.");
   return { readings: felt ? [felt] : [] };
 };
 

@@ -13,7 +13,7 @@ export const MARK_WORDS: Readonly<Record<PlugProtocol, MarkWords>> = {
     steps: [
       "Warm engine, a new or known-clean plug of the right heat range.",
       "Hold the opening on a load, at one speed, for some minutes: the porcelain takes that colour.",
-      "Clutch in, cut it where it stands. Rolling off paints the idle over it.",
+      "Clutch in, and cut the engine there. Rolling off paints the idle over it.",
     ],
     caution:
       "Only where a steady speed and a sudden stop are lawful and safe. Plug, pipe and head are hot; a cut engine gives no drive.",
@@ -26,7 +26,7 @@ export const MARK_WORDS: Readonly<Record<PlugProtocol, MarkWords>> = {
       "At full throttle: clutch in, kill switch, coast. Plug out, read the porcelain near its root.",
     ],
     caution:
-      "Full throttle and cutting the engine at speed only on a closed course with room to coast, never on a public road. Approach from rich: lean at full throttle destroys engines.",
+      "Ride full throttle and cut the engine only on a closed course with room to coast. Never on a public road. Approach from rich: lean at full throttle destroys engines.",
   },
   laps: {
     name: "Laps at speed",

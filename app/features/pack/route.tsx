@@ -61,8 +61,8 @@ export default function PackRoute() {
       <div>
         <h1>Pack</h1>
         <p className="lead quiet no-print">
-          Which jets, grooves and washers turn out the best, over the air that may come and all that is not
-          known of this engine yet. Each figure is the chance that it is the one.
+          What you may need, given the weather that may come and what we do not know yet about this engine.
+          Each figure is the chance that you need it.
         </p>
         <p className="print-only">
           <strong>
@@ -82,7 +82,7 @@ export default function PackRoute() {
           <section className="stack tight" aria-label="To buy first">
             <h2 className="label">To buy first</h2>
             {list.buy.length === 0 ? (
-              <p className="flush">Nothing: what lies in the box does as well as all that a shop has.</p>
+              <p className="flush">Nothing. Your box does as well as everything in a shop.</p>
             ) : (
               <ol className={css["buy"]}>
                 {list.buy.map((one) => (
@@ -92,8 +92,7 @@ export default function PackRoute() {
             )}
           </section>
           <p className="quiet flush">
-            {list.draws} draws of air and engine, always the same ones. Pale: so seldom wanted that it can
-            stay at home.
+            {list.draws} draws of air and engine, always the same ones. Grey ones can stay at home.
           </p>
           <Button variant="outlined" className="start no-print" onClick={() => printOnly("log")}>
             Print this list

@@ -53,5 +53,5 @@ export function needleWords({ otherNeedle: { leaner, richer } }: PackList): stri
   ];
   return parts.length === 0
     ? undefined
-    : `No groove of this needle may bring the middle right: another one is then wanted, ${parts.join(", or ")}.`;
+    : `Perhaps no groove of this needle gets the middle right; then you need another, ${parts.join(", or ")}.`;
 }

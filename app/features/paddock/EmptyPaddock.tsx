@@ -16,8 +16,8 @@ export default function EmptyPaddock() {
         <section>
           <h2>Your own rig</h2>
           <p className="quiet">
-            Six short questions, a minute and a half: what it is, what is in it, the air it was right in. Then
-            its first card.
+            Six short questions, a minute and a half. What is it, what is fitted, in which air was it right?
+            Then you get its first card.
           </p>
           <Button component={Link} to="/new" variant="contained">
             Set up my rig
@@ -26,8 +26,8 @@ export default function EmptyPaddock() {
         <section>
           <h2>The demo</h2>
           <p className="quiet">
-            Five invented rigs with days of looks: a 250 enduro on its mountain, a kart, a farm ATV, a twin, a
-            methanol racer. Wiped with one tap when you have seen enough.
+            Five invented rigs with days of readings. They are a mountain enduro, a kart, a farm ATV, a twin
+            and a methanol racer. One tap wipes them when you have seen enough.
           </p>
           <fetcher.Form method="post">
             <Button type="submit" variant="outlined" disabled={fetcher.state !== "idle"}>

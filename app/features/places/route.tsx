@@ -52,8 +52,8 @@ function PlaceForm({ texts, onDone }: { texts: PlaceTexts; onDone: () => void })
         </div>
       </fieldset>
       <p className="quiet flush">
-        Left empty, what the rig’s description says counts. While the newest air is this place’s, the card
-        weighs its zones by this use.
+        Left empty, what the rig’s description says counts. While your newest air is from this place, the card
+        weighs the zones by this use.
       </p>
     </RigFields>
   );
@@ -107,7 +107,7 @@ export default function PlacesRoute() {
         <>
           {places.length === 0 && named.length === 0 && (
             <p className="quiet flush">
-              No place yet. One is known once an air is read there, or by its name here.
+              No place yet. A place is known once you read the air there, or name it here.
             </p>
           )}
           <ul className={css["places"]} aria-label="Places">

@@ -28,7 +28,7 @@ export function GoodOnes({ what, good, bad, onTake, onLeave }: GoodOnesProps) {
           <thead>
             <tr>
               <th scope="col">No.</th>
-              <th scope="col">As it stands</th>
+              <th scope="col">As it is</th>
               <th scope="col">What is wrong</th>
             </tr>
           </thead>

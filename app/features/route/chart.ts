@@ -51,7 +51,7 @@ export function routeOption(
   });
   const [first, last] = [along[0], along.at(-1)];
   const air = (dense: number | undefined) => ((100 * (dense ?? 0)) / baseKgM3).toFixed(0);
-  const inWords = `Height from ${heightIn(first?.elevationM ?? 0, units)} to ${heightIn(last?.elevationM ?? 0, units)} ${units.length} over ${x(last?.alongM ?? 0)} ${far}; air that burns from ${air(first?.dryDensityKgM3)} to ${air(last?.dryDensityKgM3)} per cent of the baseline’s.`;
+  const inWords = `Height from ${heightIn(first?.elevationM ?? 0, units)} to ${heightIn(last?.elevationM ?? 0, units)} ${units.length} over ${x(last?.alongM ?? 0)} ${far}. Air from ${air(first?.dryDensityKgM3)} to ${air(last?.dryDensityKgM3)} per cent of the day it was right.`;
   return {
     aria: { enabled: true, label: { description: inWords } },
     textStyle: { fontFamily: BODY, fontSize: 13 },

@@ -70,7 +70,7 @@ describe("a way over heights", () => {
     expect(compromiseWords(plan)).toMatch(/lean limit/);
     expect(stopsWords(plan)).toMatch(/would save what an error of/);
     const flat = answerFor(5).plan;
-    expect(stopsWords(flat)).toContain("one setting will do");
+    expect(stopsWords(flat)).toContain("One setting is enough.");
     expect(zonesAt(plan.heights[0])).toMatch(/^idle .*, middle .*, top /);
   });
 
@@ -90,7 +90,7 @@ describe("a way over heights", () => {
       aria: { label: { description: string } };
     };
     expect(option.aria.label.description).toMatch(
-      /^Height from 380 to 1910 m over 19.75 km; air that burns from \d+ to \d+ /,
+      /^Height from 380 to 1910 m over 19.75 km\. Air from \d+ to \d+ /,
     );
     const [height, airs] = option.series.map(({ data }) => data);
     expect(height?.at(-1)).toEqual([19.75, 1910]);

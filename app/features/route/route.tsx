@@ -159,9 +159,9 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
         </table>
       </section>
       <Caution>
-        Lean at full throttle destroys engines, and the bottom of a climb is its leanest place: come to it
-        from the rich side. Stop clear of the road, engine cold enough to touch, and never open a carburettor
-        over a hot pipe.
+        Lean at full throttle destroys engines. The bottom of a climb is its leanest place: come to it from
+        the rich side. Stop clear of the road, engine cold enough to touch, and never open a carburettor over
+        a hot pipe.
       </Caution>
     </>
   );
@@ -179,8 +179,8 @@ export default function RouteRoute() {
       <div>
         <h1>{route?.name ?? "A way over heights"}</h1>
         <p className="lead quiet">
-          One setting for the whole climb, weighed by the time at each height and by where lean hurts; and
-          where to stop if one will not do.
+          One setting for the whole climb, by the time at each height and by where lean hurts. And where to
+          stop if one is not enough.
         </p>
       </div>
       {routes.length > 1 && (

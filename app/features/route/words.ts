@@ -15,9 +15,9 @@ import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 /** @returns what to fit for all of the way, and whether it is safe everywhere on it */
 export function compromiseWords({ changes, chanceBetter, safe, leanRisk, loss }: RoutePlan): string {
   const danger = safe
-    ? `Past the lean limit at the top nowhere likelier than ${percentWords(leanRisk)}.`
+    ? `Past the lean limit at full throttle: nowhere likelier than ${percentWords(leanRisk)}.`
     : `Somewhere on it ${percentWords(leanRisk)} past the lean limit at the top: start richer.`;
-  if (changes.length === 0) return `What is fitted is the best that one setting can do here. ${danger}`;
+  if (changes.length === 0) return `What is fitted is the best single setting for this way. ${danger}`;
   const saved = lossAsError(loss.asFitted - loss.oneSetting);
   return `${changesWords(changes)}: over the whole way better with ${percentWords(chanceBetter)}, worth ${saved} of mixture. ${danger}`;
 }
@@ -26,7 +26,7 @@ export function compromiseWords({ changes, chanceBetter, safe, leanRisk, loss }:
 export function stopsWords({ stops, loss }: RoutePlan): string {
   const onTheWay = stops.filter(({ alongM }) => alongM > 0);
   if (onTheWay.length === 0)
-    return "Stopping on the way to change would gain less than a reading can show: one setting will do.";
+    return "Stopping to change would gain too little to notice. One setting is enough.";
   const gain = loss.oneSetting - loss.withStops;
   const times = onTheWay.length === 1 ? "One stop" : `${onTheWay.length} stops`;
   return gain < LEAST_GAIN

@@ -68,7 +68,7 @@ function Year({ months }: { months: readonly SeasonMonth[] }) {
     <div className="scroll-x">
       <table className={clsx("figures", css["year"])}>
         <caption className="label">
-          The air that burns, per cent of the baseline’s, and what it asks for four days in five
+          The air, in per cent of the day your setting was right, and what you need four days in five
         </caption>
         <thead>
           <tr>
@@ -126,8 +126,8 @@ export default function SeasonRoute() {
       <div>
         <h1>The season</h1>
         <p className="lead quiet">
-          A year’s air at a place, month by month: as it was read there, else by a climate table, else the
-          standard atmosphere with a year’s swing; and the parts that it asks for.
+          A year’s air at a place, month by month, and the parts you need for it. It comes from your readings
+          there. Without them it comes from a climate table or the standard atmosphere.
         </p>
       </div>
       {!place && (

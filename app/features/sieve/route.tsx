@@ -30,7 +30,7 @@ function Scrubber({ sieve, onCount }: { sieve: Sieve; onCount: (counted: number)
   if (looks.length === 0)
     return (
       <p className="quiet flush">
-        No look has been logged yet: what is open follows from the baseline, the air and physics alone.
+        No look has been logged yet. What is possible follows from your right setting, the air and physics.
       </p>
     );
   return (
@@ -110,8 +110,8 @@ function TheSieve() {
       <div>
         <h1>The sieve</h1>
         <p className="lead quiet">
-          Each hole is a setting, the other parts set best for it. The larger and darker, the likelier it is
-          the best of all in today’s air; dots are closed. Tap one to look through it.
+          Each hole is a setting, with the other parts set best for it. Large and dark: likely the best in
+          today’s air. Dots are closed. Tap a hole to look through it.
         </p>
       </div>
       <AxesChoice

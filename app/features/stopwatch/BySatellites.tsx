@@ -16,7 +16,7 @@ import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 const PHASES: Readonly<Record<Progress["phase"], string>> = {
   waiting: "Waiting for the first fix.",
-  standing: "It stands. Go when the course is clear.",
+  standing: "Standing still. Go when the course is clear.",
   rolling: "Moving already: stop for some seconds first.",
   running: "Running.",
   reached: "There. A second more…",
@@ -133,7 +133,7 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
         By satellites <SimulatedMark state={state} />
       </h2>
       {needsGoal ? (
-        <p className="quiet flush">Type what it is run to; then the phone in a pocket times it.</p>
+        <p className="quiet flush">Type the speed or distance. Then the phone in your pocket times it.</p>
       ) : (
         <ConnectBar
           feed={feed}

@@ -23,8 +23,8 @@ export function BackToTheFirst({ kind }: { kind: RunsOfAKind }) {
   if (Date.parse(lastOfFirst) > Date.parse(began)) return null;
   return (
     <p className="quiet flush">
-      Run the first setting once more (A-B-A): heat, track and rider drift over a session, and only going back
-      tells that from the jets. Until then so much less is learnt from these runs.
+      Run the first setting once more (A-B-A). Heat, track and rider change over a session. Only going back
+      separates that from the jets. Until then these runs teach much less.
     </p>
   );
 }

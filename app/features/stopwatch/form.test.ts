@@ -115,7 +115,7 @@ describe("runs in words", () => {
       compareRuns([62, 64, 63], [62.5, 64.2, 63.1]),
       units,
     );
-    expect(title).toBe("These runs cannot tell them apart");
+    expect(title).toBe("These runs show no difference");
     expect(reason).toMatch(/So many could show \d\.\d\d s\. \d+ more on each side would settle/);
     expect(verdict).toBe("same");
   });

@@ -129,8 +129,8 @@ export default function StopwatchRoute() {
           <BackToTheFirst kind={kind} />
           {words && what !== "fuel" && (
             <p className="quiet flush">
-              Runs of two settings on one day in one air count by themselves, as evidence in the zones they
-              are ridden in. Said in your own words, your word counts instead and ends the open change.
+              Runs of two settings on one day in one air count as evidence for the zones you used. If you say
+              it yourself, your word counts instead and the change is checked.
             </p>
           )}
           {words && <SayIt verdict={words.verdict} />}

@@ -93,8 +93,8 @@ export default function ThenRoute() {
       <section className="stack">
         <h2>What Tamis makes of it today</h2>
         <p className="quiet flush">
-          Of the log as it stood at that moment, wrong entries and all. Where this differs from what was
-          advised, Tamis has changed since, or another rig has taught it about an instrument.
+          From the log of that moment, wrong entries included. If this differs from what was advised, Tamis
+          has changed since. Or another rig has shown an instrument’s error.
         </p>
         <WorkedOut entryId={entry.id} />
       </section>

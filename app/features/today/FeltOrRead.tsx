@@ -23,9 +23,9 @@ export function FeltOrRead({ rigId, between }: FeltOrReadProps) {
   return (
     <section className="stack tight" aria-label={`Felt or read: ${where.toLowerCase()}`}>
       <Caution>
-        {where} felt {felt}, but the plug of {plug.at.slice(11, 16)} is {tone}: {other}. One of the two is not
-        what it seems. A plug may carry the zone before it, or an old colour; a {other} engine may feel {felt}{" "}
-        where a fault misfires.
+        {where} felt {felt}, but the plug of {plug.at.slice(11, 16)} is {tone}: {other}. One of the two is
+        wrong. A plug may show the zone before, or an old colour. A {other} engine may feel {felt} when a
+        fault makes it misfire.
       </Caution>
       <div className="row">
         <Button

@@ -11,17 +11,17 @@ const HINTS = [
   {
     about: "The strip",
     words:
-      "The throttle from shut to wide open. The line is how lean or rich it is there, as far as the looks can say; the band is the doubt. Tap a zone to look at it.",
+      "The throttle from shut to wide open. The line shows how lean or rich it is there. The band shows the doubt. Tap a zone to look at it.",
   },
   {
     about: "The plan",
     words:
-      "At most three changes, each for its own zone. Fit them, tap “fitted”, ride, and say what you saw: one look each is all it asks.",
+      "At most three changes, each for its own zone. Fit them, tap “fitted”, ride, and log one look for each.",
   },
   {
     about: "The card",
     words:
-      "What is fitted and what to fit for the air of today. It is worked out anew with every figure you type; print it and tape it to the air box.",
+      "What is fitted, and what to fit in today’s air. It changes with every figure you type. Print it and tape it to the air box.",
   },
 ] as const;
 

@@ -20,7 +20,7 @@ export function NextHeat() {
   return (
     <Caution plain>
       {next.name} {countdownWords(Date.parse(next.at), next.minutes, nowMs)}.{" "}
-      <Link to={placeHref(header.id, "day")}>The card for each heat</Link> takes the air to come into account.
+      <Link to={placeHref(header.id, "day")}>The card for each heat</Link> uses the air that is coming.
     </Caution>
   );
 }

@@ -18,7 +18,7 @@ export function OneQuestion({ context }: { context: RigContext }) {
   const say = (is: "yes" | "no") => send({ intent: "answer", question, is });
   return (
     <section className={css["better"]} aria-label="One question">
-      <span className="label">One question: it tells jetting from what feels the same</span>
+      <span className="label">One question: is it jetting, or something that feels the same?</span>
       <strong>{text}</strong>
       <div className="row">
         <Button variant="outlined" disabled={busy} onClick={() => say("yes")}>

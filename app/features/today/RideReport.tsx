@@ -76,7 +76,7 @@ export function RideReport({ context, onDone }: { context: RigContext; onDone: (
           Undo all of it
         </Button>
         <span className="quiet">
-          Each tap is kept at once. Felt from the seat it counts for little; a plug more.
+          Each tap is kept at once. What you feel from the seat counts a little; a plug counts more.
         </span>
       </div>
     </section>

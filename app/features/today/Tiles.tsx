@@ -28,7 +28,7 @@ export function Tiles({ advice, airAt, length }: TilesProps) {
       <div>
         <span className="label">Air that burns</span>
         <strong>{fixed(100 * relativeDryDensity, 1)} %</strong>
-        <small>of the baseline’s day</small>
+        <small>of the day it was right</small>
       </div>
       <div>
         <span className="label">Feels like</span>

@@ -57,7 +57,7 @@ function AheadOfClockLine() {
   return (
     <Caution>
       The newest entry is dated {dayTitle(newest)}, {newest.slice(11, 16)}: that is ahead of this device’s
-      clock. Set the clock right, or strike that entry through; what you log now would stand before it.
+      clock. Set the clock right, or cross out that entry. Until then your next entries come before it.
     </Caution>
   );
 }

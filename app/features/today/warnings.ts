@@ -39,9 +39,9 @@ export function askedWords(asked: AskedFirst, { looks }: Pick<Present, "looks">)
     };
   }
   const { file, lambda, wouldBe } = asked;
-  const figure = lambda === undefined ? "" : ` It says λ ${fixed(lambda, 2)} at full throttle.`;
+  const figure = lambda === undefined ? "" : `It says λ ${fixed(lambda, 2)} at full throttle. `;
   return {
-    words: `This makes full throttle ${leaner} leaner, only because of ${file}.${figure} If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`,
+    words: `This makes full throttle ${leaner} leaner, only because of ${file}. ${figure}If the file is wrong, the engine ends at least ${percentWords(wouldBe)} too lean. Was the probe warm? Was the pipe tight? Was it the right column?`,
     yes: "The file is right",
   };
 }
@@ -70,14 +70,14 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       return plain(doubtedWords(warning));
     case "screwAtStop":
       return plain(
-        `The screw stands at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. ${warning.wantedPilot} is wanted.`,
+        `The screw is at the end of its window (${formatTurns(warning.turns)} turns): the pilot jet is wrong. Fit ${warning.wantedPilot}.`,
       );
     case "clipAtEnd":
       return plain(
-        `The clip is in an end groove and the middle wants to go ${warning.wants}: another needle or needle jet is wanted.`,
+        `The clip is in an end groove, and the middle needs to go ${warning.wants}. You need another needle or needle jet.`,
       );
     case "mainAtStop":
-      return plain(`The box ends at main ${warning.main}; ${warning.wantedMain} is wanted.`);
+      return plain(`Your box ends at main ${warning.main}; you need ${warning.wantedMain}.`);
     case "outOfReach":
       return plain(
         `${warning.zone === "low" ? "Just off idle" : ZONE_NAMES[warning.zone]} stays ${mixtureWords(warning.mean)} with any jet, groove or screw there is: ${RULED_BY[warning.ruledBy]}. Rig, Parts says by which measure.`,
@@ -88,7 +88,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
       );
     case "ruleInTheWay":
       return plain(
-        `The class rules lock ${warning.parts.map(partInSentence).join(" and ")}: that is what stands in the way of a better card.`,
+        `The class rules lock ${warning.parts.map(partInSentence).join(" and ")}. Without that rule the card would be better.`,
       );
     case "walkRound":
       return grave(
@@ -97,7 +97,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
     case "plugHeatRange":
       return plain(`The newest plug: ${HEAT_RANGE_SAYS[warning.says]}`);
     case "noAir":
-      return plain("No air has been read: the card is for the baseline’s day.");
+      return plain("No air has been read. The card is for the air your setting was right in.");
     case "seaLevelSuspected":
       return plain(
         `${formatQuantity("pressure", warning.pressurePa, units.pressure)} at ${formatQuantity("length", warning.elevationM, units.length)} looks like sea-level pressure. Read the air again and say which it is.`,

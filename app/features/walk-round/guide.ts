@@ -21,7 +21,7 @@ export const CHECK_GUIDE: Readonly<Record<CheckName, CheckGuide>> = {
     steps: [
       "Right type and heat range, the same in every cylinder.",
       "Measure the gap. Look at cap and lead.",
-      "Replace a dead or glazed plug before anything is read from a new one.",
+      "Replace a dead or glazed plug, and read only the new one.",
     ],
     tools: "Plug spanner, gap gauge",
     caution: "A sparking plug lights fuel vapour, and the coil bites. Plugs and head are hot after a run.",
@@ -32,7 +32,7 @@ export const CHECK_GUIDE: Readonly<Record<CheckName, CheckGuide>> = {
     tools: "A look, a finger",
   },
   cable: {
-    why: "What the hand does must be what the slide does.",
+    why: "The slide must do what the hand does.",
     steps: [
       "Measure the slack with the throttle closed.",
       "Open fully: the slide clears the bore.",
@@ -63,11 +63,11 @@ export const CHECK_GUIDE: Readonly<Record<CheckName, CheckGuide>> = {
     caution: FUEL,
   },
   wetLevel: {
-    why: "What counts is where the fuel stands when it runs.",
+    why: "What counts is the fuel level while it runs.",
     steps: [
       "Clear tube on the drain, held up beside the bowl; carburettor at its riding angle.",
       "Fuel at running pressure, bubbles worked out of the tube.",
-      "Measure how far below the gasket face the fuel stands. Or: shut the tap, drop the bowl level, measure down from its rim.",
+      "Measure how far the fuel is below the gasket face. Or: shut the tap, drop the bowl level, measure down from its rim.",
     ],
     tools: "Clear tube, rule",
     caution: FUEL,
@@ -81,7 +81,7 @@ export const CHECK_GUIDE: Readonly<Record<CheckName, CheckGuide>> = {
     why: "A seat that leaks raises the level by itself, and most when it shakes.",
     steps: [
       "Tap on, engine off: does the drain at the side run?",
-      "Does the stand-pipe drip only on a shaking engine?",
+      "Does the overflow pipe drip only on a shaking engine?",
       "Look at the needle’s tip, its spring pin, the seat and the o-ring under it.",
     ],
     tools: "Torch, magnifier",
@@ -195,16 +195,16 @@ export const OVERFLOW_WORDS: Readonly<Record<OverflowCause, string>> = {
 };
 
 export const BEND_WORDS: Readonly<Record<FloatVerdict["bend"], string>> = {
-  none: "The float stands within its limits: leave the tab alone.",
+  none: "The float is within its limits: leave the tab alone.",
   towardsValve:
-    "Bend the tab towards the valve: it shuts earlier, the fuel stands lower, everything goes leaner. As it is, the level is too high.",
+    "Bend the tab towards the valve. It shuts earlier, the fuel level is lower, everything goes leaner. As it is, the level is too high.",
   awayFromValve:
-    "Bend the tab away from the valve: it shuts later, the fuel stands higher, everything goes richer. As it is, the level is too low.",
+    "Bend the tab away from the valve. It shuts later, the fuel level is higher, everything goes richer. As it is, the level is too low.",
 };
 
 export const PIN_WORDS: Readonly<Record<PinVerdict["verdict"], string>> = {
   asStamped: "It is what its stamp says.",
   drilled:
-    "It has been drilled: put it into the box with its measured hole, and fit one that is what it says.",
+    "It has been drilled. Put it into the box with its measured hole, and fit one that matches its stamp.",
   blocked: "It is blocked or not what its stamp says: clean it, then try the pin again.",
 };

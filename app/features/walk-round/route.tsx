@@ -121,8 +121,7 @@ export default function WalkRoundRoute() {
         ))}
       </ol>
       <Caution plain>
-        Limits that belong to a make come from your manual. Rule book, local law and licensed people come
-        first.
+        Limits for your make are in its manual. Rule book, local law and licensed people come first.
       </Caution>
     </div>
   );

@@ -99,7 +99,7 @@ export function OnPaper({ kept, rigs, onKept }: OnPaperProps) {
       <div>
         <h1>What if?</h1>
         <p className="lead quiet">
-          Move anything without a spanner. Nothing is logged here; what the looks have taught is counted in.
+          Move anything without a spanner. Nothing is logged here. Everything learnt about this engine counts.
         </p>
       </div>
       {problem !== undefined && <Caution grave>That cannot be tried: {problem}</Caution>}

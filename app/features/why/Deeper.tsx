@@ -27,7 +27,7 @@ function Without({ context, rows }: { context: RigContext; rows: readonly Withou
   return (
     <div className="scroll-x">
       <table className="figures">
-        <caption className="label">What each look has moved, and the card without it</caption>
+        <caption className="label">What each look changed, and the card without it</caption>
         <thead>
           <tr>
             <th scope="col">Look</th>
@@ -120,10 +120,10 @@ function Worth({ rigId, looks }: { rigId: string; looks: readonly NextLook[] }) 
 
 function LeansOn({ rigId, leanings }: { rigId: string; leanings: Advice["leanings"] }) {
   if (leanings.length === 0)
-    return <p className="quiet flush">The card leans on nothing that nobody has measured.</p>;
+    return <p className="quiet flush">Every measurement behind this card has been taken.</p>;
   return (
     <p className="flush">
-      The card leans on{" "}
+      The card depends most on{" "}
       {leanings
         .map(
           ({ path, zone, effect }) =>
@@ -143,8 +143,8 @@ export function Deeper({ context, advice }: { context: RigContext; advice: Advic
       <div>
         <h2>Look by look</h2>
         <p className="quiet close">
-          Each of the newest looks left out in turn. What a look saves is counted as the card counts: being 4
-          % rich in the only zone that matters is 1; a minute must save {WORTH_A_MINUTE}.
+          Here each of the newest looks is left out in turn. The unit is 4 % rich in the only zone that
+          matters. A minute of work must save {WORTH_A_MINUTE} of it.
         </p>
       </div>
       <LeansOn rigId={header.id} leanings={advice.leanings} />

@@ -32,7 +32,9 @@ export function Learnt({ advice }: { advice: Advice }) {
           </li>
         ))}
         {worths.length === 0 && (
-          <li className="quiet">Screw, grooves and main jets: as computed, as far as anybody has seen.</li>
+          <li className="quiet">
+            On this engine a turn of the screw, a groove and a jet size do what we calculated.
+          </li>
         )}
         {doubted && (
           <li>
@@ -51,17 +53,17 @@ export function Learnt({ advice }: { advice: Advice }) {
             {one.known ? (
               <strong>{offsetWords(one)}</strong>
             ) : (
-              <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: nothing known against it</span>
+              <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: no error found so far</span>
             )}{" "}
             <span className="quiet">
               ± {fixed(100 * DOUBT_SDS * one.sd, 1)} %{one.scatter > 1 && `. ${scatterWords(one)}`}
-              {one.open && `. More of its looks will not tell; ${SETTLED_BY[one.kind]} would`}
+              {one.open && `. To check it, use ${SETTLED_BY[one.kind]}`}
             </span>
           </li>
         ))}
       </ul>
       <p className="quiet">
-        Instruments have names under <Link to="/data/instruments">Data</Link>, and are known from rig to rig.
+        Instruments have names under <Link to="/data/instruments">Data</Link>, and count for all rigs.
       </p>
     </section>
   );

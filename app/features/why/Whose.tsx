@@ -21,7 +21,7 @@ export function Whose() {
       <div>
         <h2>Physics, or this engine?</h2>
         <p className="quiet close">
-          What the measures and today’s air say by themselves, and what this engine’s own looks have added.
+          What the measures and today’s air say alone, and what this engine’s looks added.
         </p>
       </div>
       <div className="beside">

@@ -53,11 +53,11 @@ function Looks() {
   const outcomes = [...(advice?.looks ?? [])].reverse();
   const shown = new Set(outcomes.map(({ lookId }) => lookId)).size;
   if (outcomes.length === 0)
-    return <p className="quiet">No look has been logged: all this is physics and doubt.</p>;
+    return <p className="quiet">No look has been logged yet. All this is calculated, with its doubt.</p>;
   return (
     <table className="figures">
       <caption className="label">
-        The looks, newest first, and what each weighed
+        The looks, newest first, and how much each counted
         {present.looks.length > shown &&
           ` (${shown} of ${present.looks.length}; the older ones, and what you said again later, are in the log)`}
       </caption>
@@ -128,10 +128,11 @@ export default function WhyRoute() {
         <Looks />
       </div>
       <p className="quiet">
-        Lean costs what rich does at idle, a fifth more in the middle, two and a half times as much at the top
-        and far more beyond the lean limit. Nothing is advised with more than 5 % chance of being past that
-        limit at full throttle. Each part is set for its own zone: idle for the idle. Looks of one instrument
-        share its error, so many of them are not certainty. Old looks fade with the months.
+        At idle lean costs what rich costs. In the middle it costs a fifth more, at full throttle two and a
+        half times as much. Beyond the lean limit it costs far more. We never advise a setting with more than
+        5 % chance of being past that limit at full throttle. Each part is set for its own zone: idle for the
+        idle. Looks with one instrument share its error, so many of them do not make it certain. Old looks
+        fade with the months.
       </p>
     </div>
   );

@@ -29,7 +29,7 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
       )}
       {advice.leanings.length > 0 && (
         <Caution plain>
-          Leans most on what is assumed:{" "}
+          Depends most on values not measured yet:{" "}
           {advice.leanings
             .map(
               ({ path, zone, effect }) =>

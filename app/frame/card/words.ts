@@ -25,10 +25,8 @@ export function rowReason(row: CardRow, advice: Advice): string {
   const zone = advice.zones.find((candidate) => candidate.zone === row.zone);
   const name = ZONE_NAMES[row.zone];
   if (row.part === "pilot")
-    return row.from === row.to
-      ? "The screw can bring the idle right inside its window."
-      : "The screw would leave its window.";
-  if (!zone || zone.looks === 0) return `${name}: nobody has looked yet. ${stepWords(row)}`;
+    return row.from === row.to ? "The screw can set the idle right." : "The screw would go too far.";
+  if (!zone || zone.looks === 0) return `${name}: no look yet. ${stepWords(row)}`;
   const looks = zone.looks === 1 ? "one look" : `${zone.looks} looks`;
   const state = isUnclear(zone) ? "not known" : mixtureWords(zone.mean);
   return `${name} ${state} as fitted (${looks}). ${stepWords(row)}`;

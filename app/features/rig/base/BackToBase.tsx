@@ -20,7 +20,7 @@ export function BackToBase() {
       <p className="quiet flush">
         {changes.length === 0
           ? "Everything is at its base."
-          : `Would set ${words.join(", ")}. One entry in the log; what the looks taught stays.`}
+          : `Would set ${words.join(", ")}. One entry in the log; everything learnt stays.`}
       </p>
       <Button
         variant="outlined"

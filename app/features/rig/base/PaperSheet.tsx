@@ -60,7 +60,7 @@ export function PaperSheet({ sheet }: { sheet: BaseSheet }) {
           </tbody>
         </table>
       )}
-      <p className="flush">Limits that belong to a make come from your manual.</p>
+      <p className="flush">Limits for your make are in its manual.</p>
     </div>
   );
 }

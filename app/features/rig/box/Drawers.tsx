@@ -40,11 +40,7 @@ export function Drawer({
 
 export function ToBuyWords({ buy }: { buy: readonly ToBuy[] }) {
   if (buy.length === 0)
-    return (
-      <Caution plain>
-        Nothing to buy: no jet outside the box would help by more than a reading can show.
-      </Caution>
-    );
+    return <Caution plain>Nothing to buy. No other jet would help enough to notice.</Caution>;
   return (
     <Caution plain>
       Worth buying or borrowing:{" "}

@@ -11,8 +11,8 @@ export function Drilled() {
     <section className="stack">
       <h2>Drilled by hand</h2>
       <p className="quiet flush">
-        The stamp no longer holds: measure the hole with a drill’s shank or a pin gauge. On the card it counts
-        as what it is.
+        The stamp no longer holds: measure the hole with a drill’s shank or a pin gauge. The card uses its
+        real size.
       </p>
       {fields.map((field, i) => (
         <div key={field.id} className={css["box-row"]}>
@@ -70,8 +70,8 @@ export function Families() {
     <section className="stack">
       <h2>Other families that fit the thread</h2>
       <p className="quiet flush">
-        Numbered another way: each is turned into this carburettor’s own numbers, so that nobody fits a flow
-        number for a diameter.
+        Jets with another numbering. Each is converted into this carburettor’s own numbers, so you never fit a
+        flow number as a diameter.
       </p>
       {fields.map((field, i) => (
         <Family key={field.id} index={i} onRemove={() => remove(i)} />

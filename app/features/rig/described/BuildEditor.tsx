@@ -78,8 +78,8 @@ export function BuildEditor({
             {after}
             {wrong && (
               <Caution grave>
-                Something above cannot be; it is marked at its field. Nothing was saved, and nothing typed is
-                lost.
+                Something above is not possible; look for the marked field. Nothing was saved, and nothing you
+                typed is lost.
               </Caution>
             )}
             <div className="row save">

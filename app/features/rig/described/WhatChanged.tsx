@@ -35,8 +35,8 @@ export function WhatChanged({
       <div>
         <h2>Measured better, or another part?</h2>
         <p className="quiet close">
-          Measured better: it was always like that, and old looks are read again with the new number. Another
-          part: from now on only, and what was learnt of it is open again.
+          Measured better: it was always like that. Old looks are worked out again with the new number.
+          Another part: it counts from now on, and what was learnt about it is uncertain again.
         </p>
       </div>
       {tank !== undefined && <Caution>{tank}, if it is another tank.</Caution>}

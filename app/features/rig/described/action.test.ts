@@ -65,7 +65,7 @@ describe("describing a rig", () => {
     ["a bore of no throttle", { boreMm: "3" }, "boreMm", "at least 8"],
     ["jets the wrong way round", { pilot: "200" }, "pilot", "finer one"],
     ["a size that is none", { displacementCm3: "big" }, "displacementCm3", "“big” is not a number"],
-    ["an air that was not typed", { airOf: "today" }, "temperature", "A temperature in °C"],
+    ["an air that was not typed", { airOf: "today" }, "temperature", "Type an air temperature in °C"],
     [
       "a height above all mountains",
       { airOf: "today", temperature: "20", elevation: "9000" },

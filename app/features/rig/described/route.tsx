@@ -77,7 +77,7 @@ export default function RigBuildRoute() {
       <div>
         <h1>The rig</h1>
         <p className="lead quiet">
-          Every number as stamped or measured. Saving logs the machine as it is from now on; what is fitted
+          Every number as stamped or measured. Saving logs the machine as it is from now on. What is fitted
           stays fitted.
         </p>
       </div>

@@ -93,7 +93,7 @@ export function CarburettorSection({ at = "carburettor" }: { at?: CarburettorAt 
         "carburettor.mainAir",
         "carburettor.pilotAir",
       ]}
-      note="Which screw? Draw a line across the middle: a screw on the engine’s side meters fuel (out is richer), one on the filter’s side meters air (out is leaner)."
+      note="Which screw? Look where the screw is. On the engine’s side it meters fuel: out is richer. On the filter’s side it meters air: out is leaner."
     >
       <Measure
         name={`${at}.stamp`}
@@ -250,7 +250,7 @@ export function JetsSection({ at = "carburettor" }: { at?: CarburettorAt }) {
   return (
     <Section
       title="How its jets are numbered"
-      note="By the hole’s diameter or by what it flows: mixing the two up is a common way to hurt an engine."
+      note="By the diameter of the hole or by its flow. Mixing the two up often hurts an engine."
     >
       <Numbering at={at} path="pilotNumbering" label="Pilot jets are numbered" />
       <Numbering at={at} path="mainNumbering" label="Main jets are numbered" />
@@ -307,7 +307,7 @@ export function RidingSection() {
   return (
     <Section
       title="How it is ridden and what is wanted"
-      note="Share of the time in each zone, on any scale; λ wanted there; and how far the screw may go before it condemns the pilot jet."
+      note="The share of time in each zone, on any scale. The λ you want there. And how far the screw may go before the pilot jet is wrong."
     >
       {ZONES.map((zone) => (
         <Measure key={zone} name={`usage.${zone}`} label={`${ZONE_NAMES[zone]}, share`} />
@@ -376,7 +376,7 @@ export function RulesSection() {
   return (
     <Section
       title="Class rules"
-      note="What may not be changed in your class. The rule book comes first: advice keeps to it, and says when a rule is what stands in the way."
+      note="What may not be changed in your class. The rule book comes first. Advice keeps to it, and says when a rule prevents a better card."
     >
       <ToggleButtonGroup
         className={css["whole"]}

@@ -81,13 +81,13 @@ export const HOW_TO: Readonly<Record<AssumedPath, HowTo>> = {
     label: "Nozzle above the fuel",
     unit: "mm",
     minutes: 20,
-    how: "Clear tube on the bowl’s drain, held up beside it: fuel level in the tube to the top of the needle jet.",
+    how: "Put a clear tube on the bowl’s drain and hold it up beside the bowl. Measure from the fuel in it to the top of the needle jet.",
   },
   "carburettor.mainAirJetMm": {
     label: "Main air jet",
     unit: "mm",
     minutes: 10,
-    how: "The lower of the two small holes in the mouth on the filter’s side: pin gauge, or its number in hundredths.",
+    how: "The lower of the two small holes in the mouth on the filter’s side. Use a pin gauge, or read its number in hundredths.",
   },
   "carburettor.pilotAirJetMm": {
     label: "Pilot air jet",
@@ -115,13 +115,13 @@ export const HOW_TO: Readonly<Record<AssumedPath, HowTo>> = {
     label: "Temperature of that day",
     of: "temperature",
     minutes: 1,
-    how: "As the log book, a photo’s date and a weather archive say it.",
+    how: "From your log book, or from a photo’s date and a weather archive.",
   },
   "baseline.air.pressurePa": {
     label: "Station pressure of that day",
     of: "pressure",
     minutes: 1,
-    how: "True pressure at the place, not reduced to sea level: some 12 hPa less for each 100 m up.",
+    how: "True pressure at the place, not reduced to sea level: 1 % less for each 90 m (300 feet) up.",
   },
   "baseline.air.relativeHumidity": {
     label: "Humidity of that day",

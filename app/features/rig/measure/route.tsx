@@ -104,12 +104,12 @@ export default function MeasureRoute() {
         <h1>What to measure next</h1>
         <p className="lead quiet">
           {build.assumed
-            ? `${build.assumed.length} values are assumed. These would move today’s card most, were they off as usual values commonly are.`
+            ? `${build.assumed.length} values are assumed. These would change today’s card most if the usual value is wrong.`
             : "Nothing is assumed any more: every value was measured or confirmed."}
         </p>
       </div>
       {leanings.length > 0 && (
-        <ol className="steps" aria-label="What the card leans on">
+        <ol className="steps" aria-label="What the card depends on">
           {leanings.map((leaning) => (
             <li key={leaning.path}>
               <Link to={`?what=${leaning.path}`} aria-current={leaning.path === path ? "true" : undefined}>
@@ -123,7 +123,7 @@ export default function MeasureRoute() {
       {path !== undefined && <OneMeasure key={path} path={path} skip={skip === path ? undefined : skip} />}
       {path === undefined && build.assumed && (
         <p className="flush">
-          None of what is left moves the card by half a per cent. The whole list stands under{" "}
+          Nothing else changes the card by half a per cent. The whole list is under{" "}
           <Link to="../build">Described</Link>.
         </p>
       )}

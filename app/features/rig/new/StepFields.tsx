@@ -129,8 +129,8 @@ function AirStep(props: StepProps) {
             {typed("elevation", `Height above the sea, ${units.length}`, undefined, "A map will do.")}
           </div>
           <p className="quiet flush">
-            The humidity is taken as 50 %, the pressure as it usually is up there. Read both under Air before
-            anything is fitted.
+            We take 50 % humidity, and the usual pressure for that height. Read both under Air before anything
+            is fitted.
           </p>
         </>
       )}
@@ -158,8 +158,8 @@ function MeansStep({ known, onChange }: StepProps) {
         ))}
       </div>
       <p className="quiet flush">
-        Asked once; it can be changed under Ways of working. Nothing yet? Leave all untouched: any look may
-        then be asked for.
+        Asked once; it can be changed under Ways of working. Nothing yet? Skip this and we may ask for any of
+        them.
       </p>
     </>
   );

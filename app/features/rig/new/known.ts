@@ -112,7 +112,7 @@ export function readKnown(said: Known, units: Units): KnownRead {
       relativeHumidity: 0.5,
     });
     if (!parsed.success)
-      fields.temperature = `A temperature in ${units.temperature}, of air an engine runs in.`;
+      fields.temperature = `Type an air temperature in ${units.temperature} that an engine can run in.`;
     if (!high) fields.elevation = `The height above the sea in ${units.length}, below 5500 m.`;
     air = parsed.data;
   }

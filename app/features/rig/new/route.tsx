@@ -110,7 +110,7 @@ export default function NewRigRoute({ loaderData: { preferences, begun } }: Rout
             {STEP_TITLES[step]}
           </h1>
           <p className="quiet flush" aria-live="polite">
-            A new rig, {number + 1} of {STEPS.length}. What is usual stands there until you type over it.
+            A new rig, {number + 1} of {STEPS.length}. You see usual values until you type your own.
           </p>
           {resumed && begun && (
             <div className="row">

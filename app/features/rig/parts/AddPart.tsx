@@ -38,7 +38,7 @@ export function AddPart() {
           name="part.name"
           label="Your name for it"
           most={60}
-          hint="What is scratched on it, or where it lies."
+          hint="What is scratched on it, or where you keep it."
         />
       </div>
       <Measures kind={kind} />

@@ -29,7 +29,7 @@ export function Buying({ buying }: { buying: readonly MeasureToBuy[] }) {
         <h2>What to look for when buying</h2>
         {wanted.length === 0 && (
           <p className="quiet close">
-            By what is known, no other part would help by more than it costs. What a step of each does here:
+            No other part would be worth its price, by what we know now. What a step of each does here:
           </p>
         )}
         {wanted.map(({ measure, nowMm, wanted: best }) => (

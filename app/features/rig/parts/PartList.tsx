@@ -30,8 +30,8 @@ export function PartList({ parts, chosen, busy, onChoose, onRemove }: PartListPr
   if (parts.length === 0)
     return (
       <p className="quiet flush">
-        None in the box yet. Measure what you have beside the one that is fitted: a micrometer along a needle,
-        a drill’s shank in a needle jet, a rule against a cutaway.
+        None in the box yet. Measure what you have next to the one that is fitted. Use a micrometer along a
+        needle, a drill’s shank in a needle jet, a rule at a cutaway.
       </p>
     );
   return (

@@ -61,7 +61,7 @@ function Fit({ tried }: { tried: PartTried }) {
           {busy ? "Saving…" : "It is in"}
         </Button>
         <span className="quiet">
-          Logged as another part: its own doubt comes back, what the engine taught stays.
+          Logged as another part. What depends on it becomes uncertain again; the rest stays as learnt.
         </span>
       </div>
     </form>
@@ -93,9 +93,11 @@ export function PartPanel({ tried }: { tried: PartTried }) {
         {sets.length === 0 ? "Nothing else would be set otherwise." : `It would want ${sets.join(", ")}.`}{" "}
         {tried.gain > 0
           ? `Better than without it, all set for either: ${certainty(tried.chanceBetter)}.`
-          : "By what is known it is not worth its work."}
+          : "It is not worth its work, by what we know now."}
       </p>
-      {!tried.safe && <Caution grave>With it no setting of this box is safe at the top.</Caution>}
+      {!tried.safe && (
+        <Caution grave>With this part no setting from your box is safe at full throttle.</Caution>
+      )}
       <div className="row">
         <Button
           component={Link}

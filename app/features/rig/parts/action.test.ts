@@ -81,7 +81,7 @@ it("what comes out needs a name of its own, and a needle the grooves that are us
   const short: BenchPart = { ...thick, name: "short", needle: { ...needle, grooves: 2, referenceClip: 2 } };
   await freshRig([build("08:00", { box: { ...ENDURO_BUILD.box, parts: [short] } })]);
   expect((await fit("short")).message).toBe(
-    "This needle has 2 grooves; the clip stands, or stood when it was right, in groove 3.",
+    "This needle has 2 grooves; the clip is, or was when the setting was right, in groove 3.",
   );
   expect((await fit("nobody’s")).message).toContain("no longer in the box");
   expect((await ask({ intent: "fit", name: "short", outName: "x", carburettor: 4 })).message).toBeDefined();

@@ -32,8 +32,8 @@ export default function PartsRoute() {
       <div>
         <h1>Parts on the bench</h1>
         <p className="lead quiet">
-          What is swapped, not set: needles, needle jets, slides, air jets. Each by its measures, each with
-          what it would do here. Just off idle no jet reaches; these do.
+          Parts you swap: needles, needle jets, slides, air jets. Each has its measures and what it would do
+          here. Only these change the mixture just off idle.
         </p>
       </div>
       {problem !== undefined && <Caution grave>{problem}</Caution>}

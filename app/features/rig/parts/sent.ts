@@ -58,7 +58,7 @@ function grooveRefusal(part: BenchPart, rig: Build, settings: readonly Setting[]
   const { grooves } = part.needle;
   const last = Math.max(rig.baseline.setting.clip, ...settings.map(({ clip }) => clip));
   return last > grooves
-    ? `This needle has ${grooves} grooves; the clip stands, or stood when it was right, in groove ${last}.`
+    ? `This needle has ${grooves} grooves; the clip is, or was when the setting was right, in groove ${last}.`
     : undefined;
 }
 

@@ -49,8 +49,8 @@ export default function SchoolsRoute() {
       <div>
         <h1>Ways of working</h1>
         <p className="lead quiet">
-          Good tuners disagree. What is chosen here goes into this rig’s log, so that a file gives the same
-          advice everywhere.
+          Good tuners disagree. Your choices go into this rig’s log, so an export gives the same advice on any
+          device.
         </p>
       </div>
       <fieldset className={css["means"]}>

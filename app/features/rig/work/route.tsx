@@ -21,8 +21,8 @@ export default function WorkRoute() {
       <div>
         <h1>What was done to it?</h1>
         <p className="lead quiet">
-          Cleaned, replaced, drilled, another pipe: exactly the doubts it touches come back, and what the
-          looks taught about the rest stands.
+          Cleaned, replaced, drilled, another pipe. Only what this work touches becomes uncertain again; the
+          rest stays as learnt.
         </p>
       </div>
       <RigFields form={form} saves="Log this work">

@@ -111,9 +111,9 @@ function AlignmentPanel({ measured }: PanelProps) {
   ].filter(Boolean);
   return (
     <p className={css["finding-panel"]}>
-      The two bores stand {fixed(found.offsetMm, 2)} mm apart.
-      {moves.length > 0 && ` In line when the carburettor moves ${moves.join(" and ")}.`} A step is + where
-      the carburettor’s edge stands into the stream.
+      The two bores are {fixed(found.offsetMm, 2)} mm apart.
+      {moves.length > 0 && ` In line when the carburettor moves ${moves.join(" and ")}.`} Type a step as +
+      where the carburettor’s edge sticks into the stream.
     </p>
   );
 }

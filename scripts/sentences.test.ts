@@ -1,0 +1,37 @@
+import { allSentences, isLong, isRiddle, sentencesIn, wordCount } from "./sentences.ts";
+
+const words = (source: string) => sentencesIn(source, "x.tsx").map((one) => one.words);
+
+describe("the list of sentences", () => {
+  it("finds them in texts, templates and elements, and cuts them where they end", () => {
+    expect(words('const a = "Fit main 155. The top is 5 % rich.";')).toEqual([
+      "Fit main 155.",
+      "The top is 5 % rich.",
+    ]);
+    expect(words("const a = `There is ${x} % less air. Read it again.`;")).toEqual([
+      "There is … % less air.",
+      "Read it again.",
+    ]);
+    expect(words("<p>Saved at <b>once</b> in {place}.</p>")).toEqual(["Saved at once in …."]);
+  });
+  it("leaves out what nobody reads: imports, addresses, class names, types", () => {
+    expect(
+      words('import x from "A long name here.ts"; const a = "stack wide here"; type B = "One of these";'),
+    ).toEqual([]);
+  });
+  it("counts words, what is put in as one", () => {
+    expect(wordCount("There is … % less air – here.")).toBe(6);
+  });
+});
+
+describe("how we write", () => {
+  const all = allSentences();
+  const where = ({ file, line, words: said }: (typeof all)[number]) => `${file}:${line} ${said}`;
+  it("no sentence has more than twenty words", () => {
+    expect(all.length).toBeGreaterThan(2000);
+    expect(all.filter(isLong).map(where)).toEqual([]);
+  });
+  it("no sentence is a riddle: who does what to what is said", () => {
+    expect(all.filter(isRiddle).map(where)).toEqual([]);
+  });
+});
