@@ -64,5 +64,5 @@ test("an instrument has a name, and a look remembers whose it was", async ({ pag
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   await goOn(page, `${RIG}/why`);
-  await expect(page.getByText(/^Nine: nothing known against it/)).toBeVisible();
+  await expect(page.getByText(/^Nine: no error found so far/)).toBeVisible();
 });

@@ -105,7 +105,9 @@ test("idle speed, spare stop and pump are set and kept", async ({ page }) => {
   await expect(page.getByText("Saved.")).toBeVisible();
   await page.getByLabel("Spare stop, rpm", { exact: true }).fill("1500");
   await page.getByRole("button", { name: "Save: Spare stop, rpm" }).click();
-  await expect(page.getByText("The spare stands below the idle of 1400 rpm.", { exact: true })).toBeVisible();
+  await expect(
+    page.getByText("The spare stop must be below the idle of 1400 rpm.", { exact: true }),
+  ).toBeVisible();
   await page.getByLabel("Pump screw, turns out", { exact: true }).fill("1 3/4");
   await page.getByRole("button", { name: "Save: Pump screw, turns out" }).click();
   await expect(page.getByText("Saved.", { exact: true })).toHaveCount(2);

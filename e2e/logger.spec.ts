@@ -13,7 +13,7 @@ test("the simulated logger’s ride is read, charted and logged as weighted look
   await expectAccessible(page);
   await page.getByRole("button", { name: "Read the file" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("λ in 4 zones, 8 pulls");
-  await expect(page.getByText(/The sensor is 0\.[23]\d s behind/)).toBeVisible();
+  await expect(page.getByText(/The sensor is 0\.[23]\d s late/)).toBeVisible();
   const zones = page.getByRole("table", { name: /Mixture by zone/ });
   await expect(zones.getByRole("row")).toHaveCount(5);
   await expect(page.getByRole("table").filter({ hasText: "Standing start" })).toContainText("0 to 80 4.");

@@ -165,9 +165,9 @@ test("assumed values are named on the card until they are confirmed", async ({ p
   }
   await page.getByRole("button", { name: "Make the rig" }).click();
   await expect(page.getByText(/Depends most on values not measured yet:/)).toBeVisible();
-  // What the card leans on most is measured on a page of its own, and drops off the list.
+  // What the card depends on most is measured on a page of its own, and drops off the list.
   await page.getByRole("link", { name: "Measure it" }).click();
-  const list = page.getByRole("list", { name: "What the card leans on" }).getByRole("listitem");
+  const list = page.getByRole("list", { name: "What the card depends on" }).getByRole("listitem");
   const first = await list.first().innerText();
   await page.getByRole("link", { name: "Skip" }).click();
   const back = page.getByRole("link", { name: first.split(":")[0] ?? "" });

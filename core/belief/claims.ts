@@ -1,7 +1,7 @@
 /**
- * Every claim of a log that a setting was right: the baseline of its first build, the baseline of each later build
- * that names another one, and what was logged as proven. Each is a look in every zone at once, at its own setting, in
- * its own air, as sure as it is known.
+ * All claims in a log that a setting was right: the first baseline, each later baseline that replaces it, and settings
+ * logged as proven. A claim is an observation of zero mixture error in every zone, at its own setting and air, with a
+ * standard deviation that follows from how it is known (guess, book, ran well, measured).
  */
 import { humidAir, type HumidAir } from "../air/humid-air.ts";
 import { ZONES } from "../carburettor/zones.ts";

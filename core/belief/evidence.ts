@@ -1,4 +1,4 @@
-/** A look as the belief takes it in: one line of the unknowns, and what is said along it. */
+/** One observation as the update uses it: a linear form of the unknowns and a likelihood along that form. */
 import type { Zone } from "../carburettor/zones.ts";
 import type { Likelihood } from "../looks/likelihood.ts";
 import type { Line } from "../looks/line.ts";

@@ -1,8 +1,8 @@
 /**
- * All that was said along one line of the unknowns (same zone, cylinder, setting, air, instrument): one factor, whose
- * product is matched as a whole. Look by look, expectation propagation would settle on one peak of what excludes
- * itself and call it sure; together the peaks and the doubt between them stay. What the setting itself errs by is
- * shared by all of them.
+ * One EP factor: the product of all likelihoods along the same linear form (same zone, cylinder, setting, air and
+ * instrument), moment-matched as a whole. Matched one by one, EP would settle on a single mode of observations that
+ * contradict each other and report too small a variance; matched together, all modes and the variance between them stay.
+ * The error of the setting itself is shared by all of them.
  */
 import type { Likelihood } from "../looks/likelihood.ts";
 import { tiltedMoments, type Moments, type TiltedMoments } from "../numbers/quadrature.ts";

@@ -1,6 +1,6 @@
 /**
- * The one frame of reference: the setting, air, fuel and targets that a carburettor was first described with, kept
- * for ever. Every other setting, part, air, fuel or target is a ratio to it, so that what was learnt stays true.
+ * The frame of reference: the setting, air, fuel and targets of a carburettor’s first description, kept for ever.
+ * Every other setting, part, air, fuel or target is a log ratio to it, so the unknowns keep their meaning when it changes.
  */
 import { humidAir, type HumidAir } from "../air/humid-air.ts";
 import type { Setting } from "../carburettor/carburettor.ts";

@@ -1,4 +1,6 @@
-/** What this engine's temperatures have taught so far: all of its log speaks, whatever the day. */
+/**
+ * The slope of temperature against mixture on this engine, estimated from its whole log (K per unit of ln mixture).
+ */
 import type { Zone } from "../carburettor/zones.ts";
 import { heatInBaselineAir, heatSeries, type HeatReading } from "../looks/heat-reading.ts";
 import { learnHeatSlope, type HeatPoint, type HeatSlope } from "../looks/heat-slope.ts";

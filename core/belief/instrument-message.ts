@@ -1,4 +1,7 @@
-/** What a rig's looks say of the instruments they were taken with: told to other rigs, never to itself. */
+/**
+ * The message that one rig sends to others about its instruments: the likelihood of each instrument’s offset in natural
+ * parameters. A rig never reads its own message.
+ */
 import type { InstrumentMessage } from "../log/schema.ts";
 import { instrumentKey, OFFSET_SD } from "../looks/instruments.ts";
 import { placeOfInstrument } from "./layout.ts";

@@ -1,7 +1,7 @@
 /**
- * Where everything stands in the one long belief: the unknowns of each cylinder one after the other, then the own
- * error of each instrument. Most of what is not known of an engine is common to its cylinders (fuel, level, pipe,
- * how the model errs), a little is each one's own: a look at one speaks for its neighbours, but not as loudly.
+ * Indices into the one joint Gaussian: the unknowns of each cylinder in turn, then the offset of each instrument. Most of
+ * the prior variance is common to all cylinders (fuel, level, pipe, model error), a little is each cylinder’s own, so a
+ * look at one cylinder informs the others, but less.
  */
 import type { InstrumentMessage } from "../log/schema.ts";
 import { instrumentKey, OFFSET_SD, type Instrument } from "../looks/instruments.ts";

@@ -1,4 +1,4 @@
-/** From a logged look to evidence about the long belief of all cylinders. */
+/** Turns a logged look into observations of the joint Gaussian over all cylinders. */
 import type { Present, SeenLook } from "../log/present.ts";
 import type { Build } from "../log/schema.ts";
 import type { Observation } from "../looks/look-kind.ts";

@@ -1,4 +1,4 @@
-/** What a setting did on the machine of a look, in its air: the costly half of a look's line, kept. */
+/** Cache of the model’s mixture for the build, setting and air of each look: the costly half of its linear form. */
 import type { ZoneMixture } from "../looks/line.ts";
 import type { SeenRun } from "../log/present.ts";
 import type { AirEntry, Build } from "../log/schema.ts";

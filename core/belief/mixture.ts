@@ -1,4 +1,6 @@
-/** The mixture of any setting in one air, as the unknowns see it, prepared once and then asked as often as wanted. */
+/**
+ * The model’s mixture of any setting in one air, as a linear form of the unknowns; prepared once for many settings.
+ */
 import type { HumidAir } from "../air/humid-air.ts";
 import { checkSetting, type Setting } from "../carburettor/carburettor.ts";
 import type { MainPath } from "../carburettor/fuel-paths.ts";

@@ -1,7 +1,7 @@
 /**
- * What is said twice of one ride counts once, by its newest word: eight reports of one ride are one report. A ride is
- * what came within minutes of each other on one setting in one air. Figures and idle benches all count: each is
- * another measurement. So does what had to be pulled out to be seen: between two plugs there was a ride.
+ * Repeated statements about one ride count once, as their newest version: eight reports of one ride are one report. One
+ * ride is everything within minutes, on one setting, in one air. Measured figures and idle benches all count, since each
+ * is a measurement of its own. So does each plug: between two plugs there was a ride.
  */
 import type { Reading } from "../log/schema.ts";
 import { instrumentKey } from "../looks/instruments.ts";

@@ -1,4 +1,6 @@
-/** Old looks fade, and work on the engine reopens doubt: both only ever add to a belief's variance. */
+/**
+ * Process noise: old looks lose weight with time, and work on the engine reopens doubt. Both only add to variances.
+ */
 import type * as z from "zod/mini";
 import type { PathName } from "../log/parts.ts";
 import { addDoubt, type Layout } from "./layout.ts";

@@ -1,9 +1,8 @@
 /**
- * Replays a log: all looks of a day on one build are taken together, whatever order they were entered in;
- * the belief after one day, with its drift, is the start of the next. The first build's claim that its baseline is
- * right comes first; every later claim counts on its own day, in its own air. Each claim may be wrong: the log is
- * replayed without it too, and what is believed is weighed between the two. The days that a log had before are kept,
- * so that one more entry costs one day.
+ * Replays a log. All observations of one day on one build are one EP batch, independent of the order of entry; the
+ * posterior of a day, with process noise added, is the prior of the next. The first baseline’s claim comes first; a later
+ * claim counts on its own day in its own air. A claim may be wrong: the log is also replayed without it, and the two
+ * posteriors are mixed by their evidence. Earlier days are cached, so one more entry costs one day.
  */
 import { dayOf, type InstrumentMessage } from "../log/schema.ts";
 import type { Present } from "../log/present.ts";
@@ -26,7 +25,7 @@ import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from 
 import type { Belief } from "./unknowns.ts";
 import { update, type LookOutcome } from "./update.ts";
 
-/** What was taken together, and what came of it: a hypothesis is asked of this without taking it all anew. */
+/** One EP batch with its prior, posterior, sites and log evidence, kept so that fault hypotheses can be tested on it. */
 export interface ReplayedSession {
   /** so many unknowns are the rig's; what follows only that day did not know */
   readonly known: number;

@@ -1,4 +1,4 @@
-/** What the clock says: how much power each setting of a session made, through the power curve over all zones. */
+/** Observations from timed runs: the ratio of power between two settings of a session, through the power curve. */
 import type { Present, SeenRun } from "../log/present.ts";
 import { normalLikelihood } from "../looks/likelihood.ts";
 import { whatTheClockSays, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";

@@ -1,7 +1,6 @@
 /**
- * How far the readings of an instrument scatter: a factor on the usual error, learnt from the log itself. Asked only of
- * instruments with some readings further from what all others say than their error has room for; answered by log
- * evidence, one instrument at a time, against odds that favour the usual error.
+ * The scatter of an instrument’s readings: a factor on its usual standard deviation, chosen by log evidence against odds
+ * that favour 1. Only instruments with some residuals beyond their usual error are considered, one at a time.
  */
 import { instrumentKey } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";

@@ -1,6 +1,6 @@
 /**
- * A factor's stand-in in expectation propagation: a normal likelihood along its line, in natural parameters,
- * matched in mean and variance to the factor under all that the others say (its cavity).
+ * The site of an EP factor: a normal likelihood along its linear form in natural parameters, matched in mean and
+ * variance to the factor under its cavity (all other sites and the prior).
  */
 import type { Moments } from "../numbers/quadrature.ts";
 

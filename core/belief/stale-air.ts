@@ -1,6 +1,6 @@
 /**
- * Looks of a day on which nobody read the air share one error: that day's own air. It is an unknown of that day
- * alone, so the belief grows by one for as long as the day is worked out.
+ * Looks on a day without an air reading share one error, the unknown air of that day. It is one extra unknown while that
+ * day is computed, and is marginalised out afterwards.
  */
 import type { Evidence } from "./evidence.ts";
 import type { Look } from "./look-evidence.ts";

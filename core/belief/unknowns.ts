@@ -1,6 +1,6 @@
 /**
- * What is not known of an engine: eleven numbers a cylinder, each a departure from the model, and the own error of
- * every instrument that its looks were taken with.
+ * The unknowns of an engine: eleven numbers for each cylinder, each a departure from the model, and the offset of every
+ * instrument that its looks were taken with.
  *
  * Trims are log fuel of a path, + = leaner than the model says. Residuals are what the model's shape gets wrong in
  * a zone. The air sensitivity is how far this engine departs from the orifice law. What a step is worth is a factor

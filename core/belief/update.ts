@@ -1,8 +1,8 @@
 /**
- * What is believed after a set of looks: expectation propagation. All looks along one line are one factor (factor.ts);
- * each factor is matched in mean and variance along its line and enters as a rank-one update; sweeps repeat until
- * nothing moves. A factor that adds to the doubt is held back where it would leave another one's cavity without any
- * (that one could then not be matched): so every cavity stays a proper normal.
+ * Expectation propagation over one batch of observations. All observations along one linear form are one factor
+ * (factor.ts). Each factor is moment-matched along its form and enters as a rank-one update; sweeps repeat until nothing
+ * changes. A site with negative precision is damped where it would leave another factor’s cavity improper, so every
+ * cavity stays a proper normal.
  * Sources: Minka, "A family of algorithms for approximate Bayesian inference" (MIT thesis, 2001), chapter 3;
  * rank-one form and marginal likelihood: Rasmussen & Williams, "Gaussian Processes for Machine Learning" (2006),
  * section 3.6.
@@ -14,7 +14,7 @@ import { factorsOf, matchOf, partsOfSite, withoutMember, type Factor } from "./f
 import { lnSiteMass, NO_SITE, siteWith, type Site } from "./site.ts";
 import type { Belief } from "./unknowns.ts";
 
-/** What one look did, once all are taken together. */
+/** What one observation contributed to the posterior of its batch. */
 export interface LookOutcome {
   readonly lookId: string;
   readonly zone: Evidence["zone"];

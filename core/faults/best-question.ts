@@ -1,4 +1,4 @@
-/** The question that would tell most: by how much its answer is expected to narrow down what it could be. */
+/** The question with the largest expected information gain about which fault it is. */
 import type { Present } from "../log/present.ts";
 import { QUESTION_NAMES, type QuestionName } from "../log/question-names.ts";
 import type { Symptom } from "../log/symptom-names.ts";

@@ -1,4 +1,4 @@
-/** What was changed, and what the model says that did to a look taken after it: a fault may have come with it. */
+/** Changes before a look, and the shift that the model gives them: a fault may have begun with one. */
 import type { Zone } from "../carburettor/zones.ts";
 import type { Mixtures } from "../belief/look-mixtures.ts";
 import { PARTS, type Part } from "../log/parts.ts";

@@ -1,4 +1,4 @@
-/** What symptoms, answers, plugs and the walk-round say of a fault, besides the looks. */
+/** Likelihood ratios of symptoms, answers, plug findings and walk-round checks for each fault. */
 import type { Present } from "../log/present.ts";
 import type { QuestionName } from "../log/question-names.ts";
 import type { PlugFinding } from "../log/parts.ts";

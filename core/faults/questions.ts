@@ -1,4 +1,4 @@
-/** What is answered "yes" to each question on an engine that only wants another jet. */
+/** Probability of a yes to each question on an engine that only needs another jet. */
 import type { QuestionName } from "../log/question-names.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { PlugFinding } from "../log/parts.ts";

@@ -1,6 +1,6 @@
 /**
- * The same question as shift-weight.ts, asked the long way: all looks taken anew with the size of the fault as one
- * more unknown. A plug far off its tone is no parabola: what a rank-one step finds likely is asked again like this.
+ * As shift-weight.ts, but without its quadratic approximation: runs EP again with the fault’s size as one more unknown.
+ * Used where a rank-one step finds a fault likely, since a plug far off its tone has no normal likelihood.
  */
 import type { ReplayedSession, MatchedEvidence } from "../belief/replay.ts";
 import { firstUnknowns, withUnknown } from "../belief/stale-air.ts";

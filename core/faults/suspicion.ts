@@ -1,5 +1,5 @@
 /**
- * How likely it is that what one sees is no jetting: every fault against an engine that only wants another jet, and
+ * The posterior probability that the trouble is no jetting: every fault against an engine that only needs another jet, and
  * against one that is odd but healthy, by the evidence of the whole log.
  */
 import type { Replayed } from "../belief/replay.ts";

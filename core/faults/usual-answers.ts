@@ -1,4 +1,4 @@
-/** What is answered "yes" on this engine, were it only badly jetted: some of it follows from its mixture. */
+/** Probability of a yes to each question on this engine if only its jetting is wrong. */
 import { lineOver } from "../belief/layout.ts";
 import type { Replayed } from "../belief/replay.ts";
 import type { Zone } from "../carburettor/zones.ts";

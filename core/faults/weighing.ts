@@ -1,4 +1,4 @@
-/** Every fault weighed by the evidence of one rig's log: looks, symptoms, answers, plugs, the walk-round. */
+/** Log evidence of every fault from one rig’s log: looks, symptoms, answers, plugs, walk-round. */
 import type { Replayed, ReplayedSession, MatchedEvidence } from "../belief/replay.ts";
 import type { LookOutcome } from "../belief/update.ts";
 import type { Present } from "../log/present.ts";

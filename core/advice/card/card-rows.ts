@@ -1,4 +1,6 @@
-/** The card's rows: what is fitted, what to fit, how sure, and what a step of it is worth on this engine. */
+/**
+ * The card’s rows: fitted value, value to fit, probability that it is best, and the effect of one step on this engine.
+ */
 import type { Part } from "../../log/parts.ts";
 import type { Setting } from "../../log/schema.ts";
 import type { Choices } from "../plan/choices.ts";

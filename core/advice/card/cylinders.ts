@@ -1,4 +1,4 @@
-/** Cylinders side by side: what is believed of each, who departs, and what each carburettor would want. */
+/** Cylinders side by side: posterior of each, which one departs, and the setting each carburettor would get. */
 import type { Setting } from "../../log/schema.ts";
 import { buildOfCarburettor, carburettorCount, cylindersFedBy } from "../../rig/carburettors.ts";
 import { airOf, judgeOf, type Case, type Group } from "../judge/case.ts";

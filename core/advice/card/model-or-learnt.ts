@@ -1,4 +1,4 @@
-/** Physics or this engine: how much of the card follows from parts and air alone, how much from what was seen here. */
+/** How much of each zone’s mixture comes from the model alone and how much from this engine’s own looks. */
 import { ZONES, type Zone } from "../../carburettor/zones.ts";
 import { PARTS, type Part } from "../../log/parts.ts";
 import { airOf, groupOf, judgeOf, type Case, type Group } from "../judge/case.ts";

@@ -1,4 +1,4 @@
-/** What stood on the newest plugs besides their tone: of each cylinder its own newest, of the engine the newest. */
+/** Findings on the newest plugs besides their tone: the newest of each cylinder, or of the engine as a whole. */
 import { heatRangeSays, type HeatRangeSays } from "../../looks/heat-range.ts";
 import type { Present } from "../../log/present.ts";
 import type { PlugFinding } from "../../log/parts.ts";

@@ -1,4 +1,4 @@
-/** What would change the advice: the next step after each tone that a plug in one zone could show. */
+/** How the advice would change: the next step after each tone that a plug in one zone could show. */
 import type { ReplayOptions } from "../../belief/replay.ts";
 import type { Zone } from "../../carburettor/zones.ts";
 import { TONES, type Tone } from "../../log/parts.ts";

@@ -1,4 +1,4 @@
-/** What stops the riding until somebody has looked: it pinged, it cut out, it seized. */
+/** Symptoms that stop riding until a plug or a check clears them: it pinged, it cut out, it seized. */
 import type { Present } from "../../log/present.ts";
 import type { Symptom } from "../../log/symptom-names.ts";
 

@@ -1,4 +1,4 @@
-/** Which of the values that nobody has measured the card leans on most. */
+/** The sensitivity of the card to each assumed (unmeasured) value of the rig, largest first. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import { ZONES, type PerZone, type Zone } from "../../carburettor/zones.ts";
 import { frameOf } from "../../belief/frame.ts";

@@ -1,4 +1,4 @@
-/** A log opened for questions: folded, replayed, and split into the carburettors that are advised as one. */
+/** A log prepared for questions: folded, replayed, and split into groups of carburettors that are advised as one. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Frame } from "../../belief/frame.ts";
 import type { Evidence } from "../../belief/evidence.ts";

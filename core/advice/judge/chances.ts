@@ -1,4 +1,4 @@
-/** Chances of several zones at once, by seeded draws of what is believed. */
+/** Joint probabilities over several zones, by seeded Monte Carlo draws from the posterior. */
 import type { Zone } from "../../carburettor/zones.ts";
 import type { Belief } from "../../belief/unknowns.ts";
 import type { Line } from "../../looks/line.ts";

@@ -1,4 +1,4 @@
-/** How far each cylinder departs from its neighbours, and which one by more than the same jets explain. */
+/** How far each cylinder departs from the others, and whether that is more than equal jets explain. */
 import { ZONES, type PerZone, type Zone } from "../../carburettor/zones.ts";
 import { beliefOver, departureLine } from "../../belief/layout.ts";
 import { zoneMixture } from "../../belief/mixture.ts";

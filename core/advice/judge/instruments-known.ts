@@ -1,4 +1,4 @@
-/** What is believed of the tuner's own instruments: a reader who sees dark, a meter that shows lean. */
+/** The posterior offset of each of the tuner’s instruments: a reader who sees dark, a meter that shows lean. */
 import { placeOfInstrument } from "../../belief/layout.ts";
 import type { Replayed } from "../../belief/replay.ts";
 import { instrumentKey, OFFSET_SD, type InstrumentKind } from "../../looks/instruments.ts";

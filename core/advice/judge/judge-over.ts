@@ -1,4 +1,4 @@
-/** One question over several airs: those that a heat may have, those of a whole day, those along a climb. */
+/** Evaluates a setting over several airs: the scenarios of a heat, the heats of a day, the heights of a climb. */
 import { perZone } from "../../carburettor/zones.ts";
 import type { Setting } from "../../log/schema.ts";
 import type { MixturePoint } from "../../looks/line.ts";

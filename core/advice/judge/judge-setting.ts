@@ -1,4 +1,6 @@
-/** What is believed about any setting in one air: spread per zone and cylinder, loss, danger. */
+/**
+ * The posterior mixture error of any setting in one air: mean and sd per zone and cylinder, expected loss, lean risk.
+ */
 import type { HumidAir } from "../../air/humid-air.ts";
 import { LEAN_LIMIT, perZone, type PerZone, type Zone } from "../../carburettor/zones.ts";
 import type { Frame } from "../../belief/frame.ts";

@@ -1,4 +1,4 @@
-/** Looks drawn on the strip: where each stands now, had it been taken with today's setting in today's air. */
+/** Looks drawn on the strip: each shifted to where it would be with today’s setting in today’s air. */
 import type { Zone } from "../../carburettor/zones.ts";
 import type { SettingJudge } from "./judge-setting.ts";
 import type { Group } from "./case.ts";

@@ -1,4 +1,4 @@
-/** What a step of each part is worth on this engine, against what its measures say. */
+/** The effect of one step of each part on this engine, as a factor on what its measures give. */
 import { PRIOR_SD, UNKNOWNS, type Belief, type Unknown } from "../../belief/unknowns.ts";
 
 export interface Worth {

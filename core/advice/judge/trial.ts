@@ -1,4 +1,4 @@
-/** A setting that nobody has fitted, or another part, air or fuel: what it would do, against what is fitted. */
+/** A trial on paper: the effect of another setting, part, air or fuel against the fitted one. */
 import { powerLeft } from "../../air/air-worth.ts";
 import { humidAir } from "../../air/humid-air.ts";
 import { reopen } from "../../belief/passing-time.ts";

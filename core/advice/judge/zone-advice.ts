@@ -1,4 +1,4 @@
-/** Each zone as it is fitted now, in chances. */
+/** Each zone with the fitted setting: posterior mean and sd, probabilities of rich, right, lean and past the limit. */
 import type { Evidence } from "../../belief/evidence.ts";
 import { LEAN_LIMIT, ZONES, type Zone } from "../../carburettor/zones.ts";
 import { TOLERANCE, type Judged } from "./judge-setting.ts";

@@ -1,4 +1,4 @@
-/** What another part in the carburettor would come to once it has been looked at and set again. */
+/** The expected loss with another part, after it was looked at and the rest set again. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Belief } from "../../belief/unknowns.ts";
 import { perZone, ZONES, type PerZone } from "../../carburettor/zones.ts";

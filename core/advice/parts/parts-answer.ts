@@ -1,4 +1,4 @@
-/** All that a screen asks about parts at once: those of the box, what to look for, which needle is nearest to which. */
+/** All answers of the parts screen: each part of the box, what to buy, which needle is nearest to which. */
 import { matchNeedles, type NeedleMatch } from "../../rig/needle-match.ts";
 import { modelIn } from "../../belief/frame.ts";
 import type { LoggedNeedle } from "../../log/part-schema.ts";

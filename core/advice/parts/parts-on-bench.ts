@@ -1,4 +1,4 @@
-/** Parts that lie in the box and are swapped, not set: what each would do along the throttle on the day it goes in. */
+/** Parts in the box that are swapped, not set: their effect along the throttle on the day they go in. */
 import { reopen } from "../../belief/passing-time.ts";
 import type { PerZone } from "../../carburettor/zones.ts";
 import { changedPaths, reopenedByPaths } from "../../log/corrections.ts";

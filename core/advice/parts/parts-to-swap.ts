@@ -1,4 +1,4 @@
-/** What the next step asks of the parts in the box: whether one of them cures what no jet, groove or screw reaches. */
+/** Whether a part in the box corrects a zone that no jet, groove or screw reaches. */
 import { ZONES, type PerZone, type Zone } from "../../carburettor/zones.ts";
 import type { BenchPart } from "../../log/part-schema.ts";
 import { isFitted, PART_MINUTES } from "../../rig/bench-part.ts";

@@ -1,4 +1,4 @@
-/** Jets that are not in the box and would help: what to buy, or to borrow in the next tent. */
+/** Jets outside the box that would reduce the expected loss: what to buy. */
 import type { JetPart } from "../../log/schema.ts";
 import { lockedParts } from "../plan/choices.ts";
 import { CONTENT, type Judged } from "../judge/judge-setting.ts";

@@ -1,4 +1,4 @@
-/** Which zones the parts in this box can put right, as far as is known. */
+/** Which zones the parts in this box can bring inside the tolerance, by the posterior. */
 import { chanceRight, REACHED_ZONES, type Judged, type ReachedZone } from "../judge/judge-setting.ts";
 import { movesFor } from "./moves.ts";
 import type { PlanQuestion } from "./plan.ts";

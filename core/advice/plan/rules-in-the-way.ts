@@ -1,4 +1,4 @@
-/** Where a class's rule keeps an engine from being right, the rule is named. */
+/** Names the class rule that keeps a zone from being right. */
 import { changedParts } from "../../log/settings.ts";
 import type { Part } from "../../log/parts.ts";
 import { choices, lockedParts } from "./choices.ts";

@@ -1,4 +1,4 @@
-/** What this tuner can look with: as was said once, else what everybody has and what the log shows. */
+/** The kinds of look this tuner can take: as stated, else the usual ones and those in the log. */
 import type { Present } from "../../log/present.ts";
 import type { LookMeans } from "../../log/schools.ts";
 import type { Build } from "../../log/schema.ts";

@@ -1,4 +1,4 @@
-/** All that the plan and the next look are asked about one group of carburettors in one air. */
+/** The inputs of plan and next look for one group of carburettors in one air. */
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Present } from "../../log/present.ts";
 import { askedAs } from "../../looks/registry.ts";
