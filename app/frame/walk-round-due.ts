@@ -1,5 +1,6 @@
 /** Whether today's walk-round is still owed, and what waits for it. */
 import { dayOf } from "#core/log/schema.ts";
+import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import type { RigContext } from "./use-rig.ts";
 
@@ -20,5 +21,4 @@ export const isFirstChangeAsked = (owing: Owing): boolean =>
     .findLast(({ entry, struck }) => entry.kind === "fit" && !struck)
     ?.entry.at.slice(0, 10) !== today();
 
-export const WALK_ROUND_OWED =
-  "Not walked round yet: 13 checks, ten minutes. A fault teaches the wrong lesson.";
+export const WALK_ROUND_OWED = `Not walked round yet: ${CHECKS.length} checks, ten minutes. A fault teaches the wrong lesson.`;

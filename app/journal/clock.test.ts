@@ -1,4 +1,4 @@
-import { localInstant } from "./clock.ts";
+import { instantAt, localInstant } from "./clock.ts";
 
 afterEach(() => jest.restoreAllMocks());
 
@@ -14,5 +14,8 @@ describe("the clock of the place", () => {
     const at = new Date(Date.UTC(2026, 4, 23, 11, 40, 5, 900));
     expect(localInstant(at)).toBe(written);
     expect(Date.parse(written)).toBe(at.getTime() - 900);
+  });
+  it("of a day that is none there is no instant, and nothing breaks", () => {
+    expect(instantAt("2026-13-45", "08:00")).toBe("no instant");
   });
 });

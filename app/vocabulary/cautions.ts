@@ -19,7 +19,7 @@ function zoneCautionAlone(how: Way, zone: Zone): string {
   if (zone === "top" && how === "plug")
     return `Full throttle and a clean cut only on a closed course with room to coast, never on a public road. Approach from rich. ${HOT}`;
   if (zone === "top")
-    return `Full throttle only on a closed course or under load on a work stand. Come from the rich side. ${HOT}`;
+    return `Full throttle only on a closed course or under load on a proper work stand. Come from the rich side. ${HOT}`;
   if (zone === "idle") return `Run the engine in the open: exhaust holds carbon monoxide. ${HOT}`;
   return `Hold the opening for some minutes before reading, where that is lawful and safe. ${HOT}`;
 }

@@ -1,3 +1,4 @@
+import { localInstant } from "./local-instant.ts";
 import { dayWords } from "./numerals.ts";
 
 /** `Saturday 23 May 2026`, from an instant with its own offset: the tuner's own calendar day. */
@@ -12,10 +13,7 @@ export const dayShort = (at: string): string =>
 export const momentWords = (at: string): string => `${dayShort(at)}, ${at.slice(11, 16)}`;
 
 /** `13:40`, by this device's clock. */
-export const clockWords = (at: string | number): string => {
-  const date = new Date(at);
-  return [date.getHours(), date.getMinutes()].map((part) => String(part).padStart(2, "0")).join(":");
-};
+export const clockWords = (at: string | number): string => localInstant(new Date(at)).slice(11, 16);
 
 /** @returns how long ago in words: `just now`, `64 min`, `5 h`, `3 days` */
 export function agoWords(at: string, now: Date): string {
@@ -26,14 +24,9 @@ export function agoWords(at: string, now: Date): string {
   return `${Math.round(minutes / 1440)} days`;
 }
 
-/** `2026-05-23`, by this device's calendar. */
-const localDay = (date: Date): string =>
-  [date.getFullYear(), date.getMonth() + 1, date.getDate()]
-    .map((part) => String(part).padStart(2, "0"))
-    .join("-");
-
 /** @returns does an instant lie on another day than now, by this device's calendar? */
-export const isAnotherDay = (at: string, now: Date): boolean => at.slice(0, 10) !== localDay(now);
+export const isAnotherDay = (at: string, now: Date): boolean =>
+  at.slice(0, 10) !== localInstant(now).slice(0, 10);
 
 export const MONTH_NAMES = [
   "January",

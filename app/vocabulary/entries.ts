@@ -232,7 +232,7 @@ export function lineWords(line: LogLine, units: Preferences, stoichiometric: num
       return {
         kind,
         what: entry.file,
-        result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${fixed(entry.delayS, 2)} s behind`}`,
+        result: `${entry.rows} rows, ${timeWords(entry.seconds)}${entry.delayS === undefined ? "" : `, sensor ${fixed(entry.delayS, 2)} s late`}`,
       };
     case "place":
     case "forecast":

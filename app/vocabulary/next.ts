@@ -116,9 +116,7 @@ function fitWords(advice: Advice, next: Extract<NextStep, { kind: "fit" }>): Nex
     };
   const apart =
     next.lines.length > 1
-      ? next.lines.length === 2
-        ? "You can make both changes at once: each shows in a different part of the throttle. "
-        : "You can make all changes at once: each shows in a different part of the throttle. "
+      ? `You can make ${next.lines.length === 2 ? "both" : "all"} changes at once: each shows in a different part of the throttle. `
       : "";
   return {
     title: `The plan for this stop: ${list}`,

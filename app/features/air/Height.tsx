@@ -157,8 +157,8 @@ export function Height() {
       )}
       {here && !simulated && (
         <p className="quiet flush">
-          The place is kept with the reading, to about a hundred paces. It leaves this device only in a file
-          you export.
+          The place is kept with the reading, to about {formatQuantity("length", 100, preferences.length)}. It
+          leaves this device only in a file you export.
         </p>
       )}
     </section>

@@ -179,7 +179,7 @@ export function Station() {
           </div>
           {about?.simulated === true && status === "live" && (
             <Choice
-              label="Tilt the simulated station (a made-up day: an hour of it takes a minute)"
+              label="Where the simulated station is (a made-up day: an hour of it takes a minute)"
               value={inSun ? "sun" : "shade"}
               options={[
                 { value: "shade", text: "In the shade" },

@@ -91,7 +91,7 @@ export default function IdleSpeedRoute() {
             <ol className="steps">
               <li>Begin with its screw closed: no more fuel than is needed.</li>
               <li>
-                Warm the engine, put it in gear on closed ground or on a work stand, and snap the throttle
+                Warm the engine. Ride it in gear on closed ground, or use a work stand. Snap the throttle
                 open.
               </li>
               <li>It stumbles? A quarter turn out, and again, until the stumble on a snap is just gone.</li>

@@ -57,7 +57,6 @@ export default function PackRoute() {
   const needle = list && needleWords(list);
   return (
     <div className="stack wide">
-      <div className="no-print"></div>
       <div>
         <h1>Pack</h1>
         <p className="lead quiet no-print">

@@ -1,11 +1,10 @@
 /** Three hints for who sees a card for the first time: one at a time, gone once read. */
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import { Problem } from "#app/ui/Problem.tsx";
-import type { ActionProblem } from "#app/journal/save.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import css from "./today.module.css";
+import { useKeepPreferences } from "./use-keep-preferences.ts";
 
 const HINTS = [
   {
@@ -27,14 +26,11 @@ const HINTS = [
 
 export function Hints({ preferences }: { preferences: Preferences }) {
   const [at, setAt] = useState(0);
-  const fetcher = useFetcher<ActionProblem>();
+  const { keep, busy, problem } = useKeepPreferences(preferences);
   const hint = HINTS[at];
   if (preferences.hints === "read" || !hint) return null;
   const last = at === HINTS.length - 1;
-  const read = () => {
-    const next = JSON.stringify({ ...preferences, hints: "read", intent: "preferences" });
-    void fetcher.submit(next, { method: "post", action: "/data", encType: "application/json" });
-  };
+  const read = () => keep({ hints: "read" });
   return (
     <aside className={css["hint"]} aria-label="Hints">
       <p className="flush" aria-live="polite">
@@ -43,17 +39,13 @@ export function Hints({ preferences }: { preferences: Preferences }) {
         </strong>{" "}
         {hint.words}
       </p>
-      <Problem message={fetcher.data?.message} />
+      <Problem message={problem} />
       <div className="row">
-        <Button
-          variant="outlined"
-          disabled={fetcher.state !== "idle"}
-          onClick={last ? read : () => setAt(at + 1)}
-        >
+        <Button variant="outlined" disabled={busy} onClick={last ? read : () => setAt(at + 1)}>
           {last ? "Got it" : "Next"}
         </Button>
         {!last && (
-          <Button disabled={fetcher.state !== "idle"} onClick={read}>
+          <Button disabled={busy} onClick={read}>
             I know all that
           </Button>
         )}

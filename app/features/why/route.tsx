@@ -129,10 +129,10 @@ export default function WhyRoute() {
       </div>
       <p className="quiet">
         At idle lean costs what rich costs. In the middle it costs a fifth more, at full throttle two and a
-        half times as much. Beyond the lean limit it costs far more. We never advise a setting with more than
-        5 % chance of being past that limit at full throttle. Each part is set for its own zone: idle for the
-        idle. Looks with one instrument share its error, so many of them do not make it certain. Old looks
-        fade with the months.
+        half times as much. Beyond the lean limit it costs far more. We never advise a change that leaves more
+        than 5 % chance to be past it at full throttle. Each part is set for its own zone: idle for the idle.
+        Looks with one instrument share its error, so many of them do not make it certain. Old looks fade with
+        the months.
       </p>
     </div>
   );

@@ -8,12 +8,12 @@ import type { Build } from "#core/log/schema.ts";
 import { TypedBefore } from "#app/frame/RigFields.tsx";
 import type { RigForm } from "#app/frame/use-rig-form.ts";
 import { FoldedContext, useFolding } from "./folded.ts";
-import type { describedForm, DescribedTexts } from "./form.ts";
+import type { DescribedForm, DescribedTexts } from "./form.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { CarburettorsEditor } from "./CarburettorsEditor.tsx";
 import { BaselineSection, MachineSection, PlugSection, RidingSection, RulesSection } from "./sections.tsx";
 
-type Described = z.output<ReturnType<typeof describedForm>>;
+type Described = z.output<typeof DescribedForm>;
 
 interface BuildEditorProps {
   readonly start: Build;

@@ -2,9 +2,8 @@ import { useEffect, useState } from "react";
 import { useFieldArray, useFormContext, useWatch } from "react-hook-form";
 import type { Build } from "#core/log/schema.ts";
 import { buildOfCarburettor, carburettorCount } from "#core/rig/carburettors.ts";
-import { buildForm } from "./form.ts";
+import { BuildForm } from "./form.ts";
 import type { BuildTexts } from "./texts.ts";
-import { useRig } from "#app/frame/use-rig.ts";
 import { NeedleDrawing } from "#app/frame/needle/NeedleDrawing.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useFolded } from "./folded.ts";
@@ -15,8 +14,7 @@ import { CarburettorSection, JetsSection, NEEDLE, NeedleSection, OtherSettingSec
 /** Follows the fields; while something is half typed it keeps the last needle that could be. */
 function LiveNeedle({ start, index }: { start: Build; index: number }) {
   const texts = useWatch({ control: useFormContext<BuildTexts>().control });
-  const { preferences } = useRig();
-  const parsed = buildForm(preferences).safeParse(texts);
+  const parsed = BuildForm.safeParse(texts);
   const [last, setLast] = useState(start);
   const now = parsed.success ? parsed.data : last;
   if (parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(last)) setLast(parsed.data);

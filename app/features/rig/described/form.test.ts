@@ -51,6 +51,18 @@ describe("a rig as typed", () => {
     expect(BuildForm.parse(buildTexts(build))).toEqual(build);
   });
 
+  it("is read in the units it was typed in, whatever is preferred by then", () => {
+    const texts = buildTexts(ENDURO_BUILD, { temperature: "°F", pressure: "inHg" });
+    expect(Number(texts.baseline.air.temperatureK)).toBeGreaterThan(32);
+    const { temperatureK, pressurePa } = BuildForm.parse(texts).baseline.air;
+    expect(temperatureK).toBeCloseTo(ENDURO_BUILD.baseline.air.temperatureK, 4);
+    expect(pressurePa).toBeCloseTo(ENDURO_BUILD.baseline.air.pressurePa, 0);
+    // Kept by an older build, or spoilt: as it was typed then.
+    const old = { ...buildTexts(ENDURO_BUILD), units: undefined as never };
+    expect(BuildForm.parse(old)).toEqual(ENDURO_BUILD);
+    expect(BuildForm.parse({ ...old, units: { temperature: "K" } as never })).toEqual(ENDURO_BUILD);
+  });
+
   it("takes commas, fractions and units", () => {
     const texts = buildTexts(ENDURO_BUILD);
     texts.carburettor.boreMm = "38,0";

@@ -5,7 +5,7 @@ import { Build } from "#core/log/schema.ts";
 import { carburettorCount } from "#core/rig/carburettors.ts";
 import { checkBuild, checkCarburettor } from "#core/rig/check-build.ts";
 import { refusalOf, type Refusal } from "#core/units/guard.ts";
-import { readBuild, type BuildTexts, type AirUnits } from "./texts.ts";
+import { readBuild, type BuildTexts } from "./texts.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 
@@ -50,14 +50,14 @@ function firstRefusal(build: Build): { refusal: Refusal; carburettor: number } |
   return refusal && { refusal, carburettor: 0 };
 }
 
-function readTexts(texts: BuildTexts, ctx: z.core.ParsePayload, units?: AirUnits): Build | undefined {
+function readTexts(texts: BuildTexts, ctx: z.core.ParsePayload): Build | undefined {
   const said = new Set<string>();
   const say = (path: readonly PropertyKey[], message: string) => {
     if (said.has(path.join("."))) return;
     said.add(path.join("."));
     sayIssue(ctx, message, path);
   };
-  const read = readBuild(texts, units);
+  const read = readBuild(texts);
   const parsed = read.ok ? Build.safeParse(read.build, { error: boundWords }) : read;
   if (parsed.error) {
     for (const issue of parsed.error.issues) say(issue.path.map(String), issue.message);
@@ -77,12 +77,10 @@ const AnyTexts = <T extends BuildTexts>() =>
     "This cannot be read.",
   );
 
-export const buildForm = (units?: AirUnits) =>
-  z.pipe(
-    AnyTexts<BuildTexts>(),
-    z.transform((texts, ctx): Build => readTexts(texts, ctx, units) ?? z.NEVER),
-  );
-export const BuildForm = buildForm();
+export const BuildForm = z.pipe(
+  AnyTexts<BuildTexts>(),
+  z.transform((texts, ctx): Build => readTexts(texts, ctx) ?? z.NEVER),
+);
 
 /** What the whole screen sends: the rig as it is typed, what was done to it, and what was only measured better. */
 const Done = z.object({
@@ -93,13 +91,12 @@ const Done = z.object({
 });
 export type DescribedTexts = BuildTexts & z.input<typeof Done>;
 
-export const describedForm = (units?: AirUnits) =>
-  z.pipe(
-    AnyTexts<DescribedTexts>(),
-    z.transform((texts, ctx) => {
-      const done = Done.safeParse(texts, { error: boundWords });
-      for (const { path, message } of done.error?.issues ?? []) sayIssue(ctx, message, path);
-      const build = readTexts(texts, ctx, units);
-      return build && done.success ? { build, ...done.data } : z.NEVER;
-    }),
-  );
+export const DescribedForm = z.pipe(
+  AnyTexts<DescribedTexts>(),
+  z.transform((texts, ctx) => {
+    const done = Done.safeParse(texts, { error: boundWords });
+    for (const { path, message } of done.error?.issues ?? []) sayIssue(ctx, message, path);
+    const build = readTexts(texts, ctx);
+    return build && done.success ? { build, ...done.data } : z.NEVER;
+  }),
+);

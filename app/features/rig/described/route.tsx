@@ -13,13 +13,13 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { useToast } from "#app/ui/Toast.tsx";
 import { WorkPick } from "../WorkPick.tsx";
 import { BuildEditor } from "./BuildEditor.tsx";
-import { describedForm, type DescribedTexts } from "./form.ts";
+import { DescribedForm, type DescribedTexts } from "./form.ts";
 import { NamePlate } from "./NamePlate.tsx";
 import { buildTexts } from "./texts.ts";
 import { WhatChanged } from "./WhatChanged.tsx";
 
 export const clientAction = rigAction({
-  codec: ({ preferences }) => describedForm(preferences),
+  codec: DescribedForm,
   form: "build",
   what: "This rig",
   entries: ({ build: typed, what, why, corrects }, { rig }) => {
@@ -53,7 +53,7 @@ export default function RigBuildRoute() {
   // Saving keeps the place: sections stay open, what was typed stays typed.
   const form = useRigForm(
     "build",
-    describedForm(preferences),
+    DescribedForm,
     { ...buildTexts(build, preferences), what: "measured", why: "" },
     {
       on: "build",

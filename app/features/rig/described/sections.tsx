@@ -1,5 +1,5 @@
 /** The sections of the rig editor, in the order one takes a machine apart. */
-import { useRig } from "#app/frame/use-rig.ts";
+import { unitsOf } from "./texts.ts";
 import clsx from "clsx";
 import css from "../rig.module.css";
 import Button from "@mui/material/Button";
@@ -282,7 +282,7 @@ export function OtherSettingSection({ at }: { at: SettingAt }) {
 }
 
 export function BaselineSection() {
-  const { preferences } = useRig();
+  const units = unitsOf({ units: useWatch({ control: useBuild().control, name: "units" }) });
   return (
     <Section
       title="What was right, and when"
@@ -295,8 +295,8 @@ export function BaselineSection() {
         options={PROVEN.map((value) => [value, PROVEN_WORDS[value].name] as const)}
       />
       <SettingFields at="baseline.setting" />
-      <Measure name="baseline.air.temperatureK" label="Temperature then" unit={preferences.temperature} />
-      <Measure name="baseline.air.pressurePa" label="Station pressure then" unit={preferences.pressure} />
+      <Measure name="baseline.air.temperatureK" label="Temperature then" unit={units.temperature} />
+      <Measure name="baseline.air.pressurePa" label="Station pressure then" unit={units.pressure} />
       <Measure name="baseline.air.relativeHumidity" label="Humidity then" unit="%" />
     </Section>
   );

@@ -14,7 +14,7 @@ import {
   variants,
   yesOrNo,
 } from "#app/ui/typed.ts";
-import type { Preferences } from "#app/vocabulary/preferences.ts";
+import { Preferences } from "#app/vocabulary/preferences.ts";
 import { boundWords } from "#app/vocabulary/bounds.ts";
 import { carburettor, opened, setting } from "./carburettor-texts.ts";
 
@@ -76,10 +76,18 @@ const plug = B.plug.def.innerType.shape;
 const breathing = B.breathing.def.innerType.shape;
 
 /** What the air that was right is typed in. */
-export type AirUnits = Pick<Preferences, "temperature" | "pressure">;
-const METRIC: AirUnits = { temperature: "°C", pressure: "hPa" };
+const Units = z.object({
+  temperature: Preferences.shape.temperature,
+  pressure: Preferences.shape.pressure,
+});
+export type AirUnits = z.output<typeof Units>;
+const METRIC = Units.parse({});
 
-const fieldsIn = (units: AirUnits) =>
+/** They travel with what is typed: kept or sent, it is read in the units it was typed in. */
+export const unitsOf = ({ units }: { readonly units?: unknown }): AirUnits =>
+  Units.safeParse(units ?? {}).data ?? METRIC;
+
+const makeFields = (units: AirUnits) =>
   z.object({
     machine: z.string(),
     engine: z.object({
@@ -141,7 +149,16 @@ const fieldsIn = (units: AirUnits) =>
     assumed: spaced,
   });
 
-export type BuildTexts = z.input<ReturnType<typeof fieldsIn>>;
+const made = new Map<string, ReturnType<typeof makeFields>>();
+/** Made once for each pair of units: it is read with every key. */
+function fieldsIn(units: AirUnits) {
+  const key = `${units.temperature} ${units.pressure}`;
+  const found = made.get(key) ?? makeFields(units);
+  made.set(key, found);
+  return found;
+}
+
+export type BuildTexts = z.input<ReturnType<typeof fieldsIn>> & { readonly units?: AirUnits };
 type Opened = z.output<ReturnType<typeof fieldsIn>>;
 
 /** What goes without saying is left out: one carburettor, alike ones, no rules, nothing assumed. */
@@ -185,9 +202,8 @@ const counted = (texts: BuildTexts): BuildTexts => ({
 /** @returns the build as far as the texts go, not yet held against its schema, or what cannot be read */
 export function readBuild(
   texts: BuildTexts,
-  units = METRIC,
 ): { ok: true; build: unknown } | { ok: false; error: z.core.$ZodError } {
-  const read = z.safeDecode(fieldsIn(units), counted(texts), { error: boundWords });
+  const read = z.safeDecode(fieldsIn(unitsOf(texts)), counted(texts), { error: boundWords });
   return read.success
     ? { ok: true, build: withoutGaps(closed(read.data)) }
     : { ok: false, error: read.error };
@@ -196,7 +212,7 @@ export function readBuild(
 /** @returns the form for a build, with the usual values waiting in the variants that are not chosen */
 export function buildTexts(build: Build, units = METRIC): BuildTexts {
   const { rules, others = [] } = build;
-  return z.encode(fieldsIn(units), {
+  const texts = z.encode(fieldsIn(units), {
     sync: undefined,
     heat: undefined,
     plug: undefined,
@@ -215,4 +231,5 @@ export function buildTexts(build: Build, units = METRIC): BuildTexts {
     rules: { locked: [], noWashers: false, onePlug: false, floatMm: undefined, ...rules },
     assumed: build.assumed ?? [],
   });
+  return { ...texts, units };
 }

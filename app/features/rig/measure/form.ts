@@ -9,6 +9,8 @@ const Path = z
 export const MeasureForm = z.object({
   path: Path,
   value: z.string().check(z.maxLength(40)),
+  /** of an air: what it is typed in */
+  units: z.optional(z.unknown()),
   /** a word for the log: by what gauge, in which book */
   by: z.string().check(z.trim(), z.maxLength(80)),
 });

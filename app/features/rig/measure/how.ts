@@ -121,7 +121,7 @@ export const HOW_TO: Readonly<Record<AssumedPath, HowTo>> = {
     label: "Station pressure of that day",
     of: "pressure",
     minutes: 1,
-    how: "True pressure at the place, not reduced to sea level: 1 % less for each 90 m (300 feet) up.",
+    how: "True pressure at the place, not reduced to sea level as weather apps show it.",
   },
   "baseline.air.relativeHumidity": {
     label: "Humidity of that day",

@@ -3,7 +3,7 @@ import type { Build } from "#core/log/schema.ts";
 import { assumablePaths, type AssumedPath } from "#core/rig/assumed.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { shortest } from "#app/vocabulary/numerals.ts";
-import { buildForm } from "../described/form.ts";
+import { BuildForm } from "../described/form.ts";
 import { buildTexts, type AirUnits, type BuildTexts } from "../described/texts.ts";
 
 const PROFILE = "carburettor.needle.profile";
@@ -59,7 +59,7 @@ export function withMeasured(
   if (path === PROFILE && !read.ok)
     return { ok: false, message: text.trim() === "" ? "Type a number here." : `“${text}” is not a number.` };
   const left = (build.assumed ?? []).filter((one) => one !== path);
-  const parsed = buildForm(units).safeParse({ ...next, assumed: left.join(" ") });
+  const parsed = BuildForm.safeParse({ ...next, assumed: left.join(" ") });
   return parsed.success
     ? { ok: true, build: parsed.data }
     : { ok: false, message: parsed.error.issues[0]?.message ?? "This cannot be." };

@@ -1,3 +1,5 @@
+import { useWatch } from "react-hook-form";
+import { unitsOf } from "../described/texts.ts";
 import Button from "@mui/material/Button";
 import { Link, useSearchParams } from "react-router";
 import { correctableChanges } from "#core/log/corrections.ts";
@@ -24,8 +26,8 @@ const draftOf = (path: string): string => `measure/${path}`;
 export const clientAction = rigAction({
   codec: MeasureForm,
   form: ({ path }) => draftOf(path),
-  entries: ({ path, value, by }, { rig: { build, present }, preferences }) => {
-    const measured = withMeasured(build, path, value, preferences);
+  entries: ({ path, value, by, units }, { rig: { build, present } }) => {
+    const measured = withMeasured(build, path, value, unitsOf({ units }));
     if (!measured.ok) return { fields: { value: measured.message } };
     const refusal = modelRefusal(() => {
       for (const [i, setting] of present.settings.entries())
@@ -50,10 +52,16 @@ export const clientAction = rigAction({
 /** One assumed value at a time: where the gauge goes, one field, or on to the next. */
 function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) {
   const { build, preferences } = useRig();
-  const form = useRigForm(draftOf(path), MeasureForm, { path, value: "", by: "" });
+  const form = useRigForm(draftOf(path), MeasureForm, {
+    path,
+    value: "",
+    by: "",
+    units: unitsOf({ units: preferences }),
+  });
+  const units = unitsOf({ units: useWatch({ control: form.methods.control, name: "units" }) });
   const how = HOW_TO[path];
   if (!how) return null;
-  const unit = how.of === undefined ? how.unit : preferences[how.of];
+  const unit = how.of === undefined ? how.unit : units[how.of];
   return (
     <RigFields
       form={form}
@@ -75,7 +83,7 @@ function OneMeasure({ path, skip }: { path: string; skip: string | undefined }) 
         label={how.label}
         unit={unit}
         keys="decimal"
-        hint={`Assumed so far: ${textOf(build, path, preferences)}${unit === undefined ? "" : ` ${unit}`}.`}
+        hint={`Assumed so far: ${textOf(build, path, units)}${unit === undefined ? "" : ` ${unit}`}.`}
       />
       <FormField
         name="by"
