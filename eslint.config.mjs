@@ -40,6 +40,8 @@ const CORE_ROOMS = {
   balance: ["units"],
   logger: ["numbers", "units", "carburettor", "log"],
   photo: ["numbers", "units", "log"],
+  pictures: ["numbers", "units", "log"],
+  trainer: ["numbers", "units", "log", "looks", "pictures"],
   runs: ["numbers", "units"],
   instruments: ["units", "numbers", "air", "carburettor"],
   satellites: ["units", "numbers", "air", "log", "instruments"],
@@ -65,6 +67,7 @@ const CORE_ROOMS = {
     "day",
     "route",
   ],
+  practice: ["numbers", "units", "air", "carburettor", "log", "rig", "advice", "simulator", "pictures"],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   target: `./core/${room}`,

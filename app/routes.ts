@@ -47,6 +47,7 @@ export default [
   ]),
   route("new", "features/rig/new/route.tsx"),
   route("find", "features/find/route.tsx"),
+  route("trainer", "features/trainer/route.tsx"),
   route("data", "features/data/route.tsx"),
   route("data/:part", "features/data/route.tsx", { id: "data-part" }),
   route("base-sheets", "features/rig/base/sheets.ts"),

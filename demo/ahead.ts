@@ -1,4 +1,4 @@
-/** What a story knows of the day after it: a forecast through the air that was read, heats, a way over the col. */
+/** The coming day in each demo log: forecast, heats, a route. */
 import { weatherOf } from "#core/forecast/air-ahead.ts";
 import { instantText } from "#core/forecast/instants.ts";
 import type { AirEntry, ForecastEntry, HeatsEntry, RouteEntry } from "#core/log/schema.ts";

@@ -1,6 +1,6 @@
 /**
- * How a demo's log is made: a plan of days in, entries out. A seeded hidden engine answers each look, and the
- * tuner does what Tamis advises; nothing that is read or advised is typed by hand.
+ * Generates a demo log from a plan of days. A seeded hidden engine answers each look, and the tuner does what Tamis
+ * advises; nothing that is read or advised is typed by hand.
  */
 import { advise } from "#core/advice/card/advise.ts";
 import { frameOf } from "#core/belief/frame.ts";

@@ -244,11 +244,13 @@ test("a place is described, fills in the air, and a year there is told by a clim
   await page.getByRole("button", { name: "Save this place" }).click();
   await expect(page.getByText("Must be at least 0.", { exact: true })).toBeVisible();
   await page.getByRole("textbox", { name: "Middle" }).fill("40");
-  await page.getByRole("textbox", { name: "Top" }).fill("60");
+  await page.getByRole("textbox", { name: "Full throttle" }).fill("60");
   await page.getByRole("combobox", { name: "Pressure there" }).click();
   await page.getByRole("option", { name: "shown as at sea level" }).click();
   await page.getByRole("button", { name: "Save this place" }).click();
-  await expect(page.getByText(/1380 m · shown as at sea level · middle 40 %, top 60 %/)).toBeVisible();
+  await expect(
+    page.getByText(/1380 m · shown as at sea level · middle 40 %, full throttle 60 %/),
+  ).toBeVisible();
   await goOn(page, `${RIG}/air`);
   await page.getByRole("button", { name: "Col de la Brume, paddock" }).click();
   await expect(page.getByLabel("Height above the sea")).toHaveValue("1380");

@@ -134,5 +134,5 @@ test("a λ meter is followed on the strip, and what was held is taken with its s
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
   await goOn(page, `${RIG}/log`);
-  await expect(page.getByText(/λ, Middle .* s logged/).first()).toBeVisible();
+  await expect(page.getByText(/λ, middle .* s logged/).first()).toBeVisible();
 });

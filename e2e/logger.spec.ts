@@ -28,7 +28,7 @@ test("the simulated logger’s ride is read, charted and logged as weighted look
   await page.getByRole("button", { name: /^Log 4 looks, \d+ temperatures and 4 runs$/ }).click();
   await expect(page).toHaveURL(new RegExp(`${RIG}$`));
   await expect(page.getByText("simulated-ride-1.csv")).toBeVisible();
-  await expect(page.getByText(/λ, Low .* logged/)).toBeVisible();
+  await expect(page.getByText(/λ, just off idle .* logged/)).toBeVisible();
   await goOn(page, `${RIG}/why`);
   await expect(page.getByRole("table", { name: /The looks/ })).toContainText(/s logged/);
 });

@@ -69,7 +69,7 @@ test("crown and header are looks of their own", async ({ page }) => {
   await page.getByRole("button", { name: /Black, sooty/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();
   await expectSaved(page);
-  await expect(page.getByText("Piston crown, Top (¾ to open)").first()).toBeVisible();
+  await expect(page.getByText("Piston crown, full throttle (¾ to open)").first()).toBeVisible();
   await expect(page.getByText("black, sooty")).toBeVisible();
 });
 
@@ -78,7 +78,7 @@ test("a temperature in the wrong unit is offered the other, and becomes evidence
 }) => {
   await openRig(page, "/look?how=temperature&zone=top");
   await page.getByLabel("Exhaust gas, °C").fill("1310");
-  await page.getByLabel("Target, top, °C").fill("1200");
+  await page.getByLabel("Target, full throttle, °C").fill("1200");
   await page.getByRole("button", { name: "Save this look" }).click();
   await expect(page.getByText("1310 °C is not what exhaust gas has. Did the probe show °F?")).toBeVisible();
   await expect(page.getByLabel("Exhaust gas, °C")).toHaveValue("1310");
@@ -87,7 +87,7 @@ test("a temperature in the wrong unit is offered the other, and becomes evidence
   await expect(page.getByText("710.0 °C")).toBeVisible();
   // The target was typed with it: the next reading finds it there.
   await goOn(page, `${RIG}/look?how=temperature&zone=top`);
-  await expect(page.getByLabel("Target, top, °C")).toHaveValue("649");
+  await expect(page.getByLabel("Target, full throttle, °C")).toHaveValue("649");
 });
 
 test("head temperatures of a run show what moves them, start line first", async ({ page }) => {
@@ -164,13 +164,13 @@ test(
     const say = (zone: RegExp, felt: string) =>
       page.getByRole("group", { name: zone }).getByRole("button", { name: felt, exact: true }).click();
     await say(/^Middle/, "Clean");
-    await say(/^Top \(/, "Rich");
+    await say(/^Full throttle \(/, "Rich");
     await expectAccessible(page);
     await page.getByRole("button", { name: "Save this look" }).click();
     await page.waitForURL((url) => url.pathname === RIG);
     const day = page.getByRole("main");
     await expect(day.getByText("cocoa").first()).toBeVisible();
-    await expect(day.getByText(/middle clean, top rich/).first()).toBeVisible();
+    await expect(day.getByText(/middle clean, full throttle rich/).first()).toBeVisible();
     const struck = day.getByText("(struck through)");
     const before = await struck.count();
     await page.getByRole("button", { name: "Undo", exact: true }).click();

@@ -149,10 +149,10 @@ test("what it did is told apart from what feels the same, and specks stop everyt
   await page.getByRole("button", { name: "Pulls again" }).click();
   await expect(page.getByText(/That may be no jetting. The bowl runs empty/)).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole("button", { name: /^Stutters off idle/ }).click();
+  await page.getByRole("button", { name: /^Stutters just off idle/ }).click();
   await page.getByRole("button", { name: "Save this look" }).click();
   await page.waitForURL((url) => url.pathname === RIG);
-  await expect(page.getByText("Stutters off idle").first()).toBeVisible();
+  await expect(page.getByText("Stutters just off idle").first()).toBeVisible();
   await goOn(page, `${RIG}/look?how=plug&zone=top`);
   await page.getByRole("radio", { name: /bone/ }).click();
   await page.getByRole("button", { name: "Specks of metal" }).click();
@@ -194,19 +194,19 @@ test(
       report.getByRole("group", { name: zone }).getByRole("button", { name: felt, exact: true }).click();
     await say(/^Idle/, "Clean");
     await say(/^Middle/, "Clean");
-    await say(/^Top/, "Lean");
-    await expect(page.getByText(/^Logged: .*top lean\.$/)).toBeVisible();
-    await expect(page.getByText("top lean").filter({ visible: true }).first()).toBeVisible();
+    await say(/^Full throttle/, "Lean");
+    await expect(page.getByText(/^Logged: .*full throttle lean\.$/)).toBeVisible();
+    await expect(page.getByText("full throttle lean").filter({ visible: true }).first()).toBeVisible();
     await expectAccessible(page);
     // Said otherwise it is said once; and all of it goes with one tap.
-    await say(/^Top/, "Rich");
-    await expect(page.getByText("Logged: top rich.")).toBeVisible();
+    await say(/^Full throttle/, "Rich");
+    await expect(page.getByText("Logged: full throttle rich.")).toBeVisible();
     await report.getByRole("button", { name: "Undo all of it" }).click();
     await expect(report.getByRole("button", { name: "Undo all of it" })).toBeDisabled();
-    await say(/^Top/, "Rich");
+    await say(/^Full throttle/, "Rich");
     await report.getByRole("button", { name: "Done" }).click();
     await expect(report).toHaveCount(0);
-    await expect(page.getByText("top rich").filter({ visible: true }).first()).toBeVisible();
+    await expect(page.getByText("full throttle rich").filter({ visible: true }).first()).toBeVisible();
   },
 );
 

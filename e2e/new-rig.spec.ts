@@ -140,7 +140,7 @@ test("a needle’s table is pasted instead of typed, and refused at its row", as
 test("a cleaned main side is logged and widens the doubt at the top", async ({ page }) => {
   await openRig(page, "/why");
   const doubt = async () => {
-    const row = page.getByRole("table", { name: /Each zone/ }).getByRole("row", { name: /^Top/ });
+    const row = page.getByRole("table", { name: /Each zone/ }).getByRole("row", { name: /^Full throttle/ });
     return Number.parseFloat((await row.getByRole("cell").nth(1).textContent()) ?? "");
   };
   const before = await doubt();

@@ -97,7 +97,7 @@ test.describe("where the connection breaks off after the card", () => {
     const card = page.getByRole("complementary", { name: "The card" });
     await expect(card.getByText("Main", { exact: true })).toBeVisible();
     await page.keyboard.press("?");
-    await expect(page.getByRole("alert")).toContainText("A part of this screen did not come");
+    await expect(page.getByRole("alert")).toContainText("A part of this screen did not load");
     await page.unroute(keys);
     await page.getByRole("button", { name: "Try again" }).click();
     await expect(card.getByRole("button", { name: "Print card" })).toBeVisible();
@@ -151,14 +151,14 @@ test("what was logged on the wrong rig is moved to the right one", async ({ page
 
 test("why lists every look with what it weighed, and what would change the advice", async ({ page }) => {
   await openRig(page, "/why");
-  const outlook = page.getByRole("table", { name: /What would change it: a clean plug in the top/ });
+  const outlook = page.getByRole("table", { name: /What would change it: a clean plug at full throttle/ });
   await expect(outlook.getByRole("row")).toHaveCount(7);
   await expect(outlook.getByRole("row", { name: /soot/ })).toContainText(/main jet 15\d/);
-  const whose = page.getByRole("table", { name: "From the baseline on, part by part" });
+  const whose = page.getByRole("table", { name: "From your right setting to today, part by part" });
   await expect(whose.getByRole("row", { name: /^Main jet/ })).toHaveText(/165\s*15\d\s*15\d/);
   const looks = page.getByRole("table", { name: /The looks/ }).getByRole("row");
   expect(await looks.count()).toBeGreaterThan(8);
-  await expect(looks.nth(1)).toContainText(/Plug, Top .*: \d % lean/);
+  await expect(looks.nth(1)).toContainText(/Plug, full throttle .*: \d % lean/);
 });
 
 test("the log is narrowed to a part, and two of its days are held side by side", async ({ page }) => {
@@ -170,12 +170,12 @@ test("the log is narrowed to a part, and two of its days are held side by side",
   await expect(entries.getByText(/clip .+ → /i).first()).toBeVisible();
   await expect(entries.getByText("Filter washed")).toHaveCount(0);
   await page.getByRole("combobox", { name: "Zone" }).click();
-  await page.getByRole("option", { name: "Top" }).click();
-  await expect(page.getByText("Nothing in the log is all of that.")).toBeVisible();
+  await page.getByRole("option", { name: "Full throttle" }).click();
+  await expect(page.getByText("No entry of the log fits all of that.")).toBeVisible();
   await page.getByRole("button", { name: "Show all" }).click();
   await page.getByRole("link", { name: "Two days" }).click();
   const table = page.getByRole("table");
-  await expect(table.getByRole("row", { name: /^Top/ })).toContainText(/leaner|richer/);
+  await expect(table.getByRole("row", { name: /^Full throttle/ })).toContainText(/leaner|richer/);
   await expect(page.getByRole("status").filter({ hasText: "moved most" })).toBeVisible();
   await page.getByRole("combobox", { name: "What" }).click();
   await page.getByRole("option", { name: "Plug reader: reads too lean by" }).click();
@@ -184,7 +184,7 @@ test("the log is narrowed to a part, and two of its days are held side by side",
   await expect(trend.getByRole("img", { name: /^Believed: .* %$/ })).toBeVisible();
   await page.getByRole("combobox", { name: "Second day" }).click();
   await page.getByRole("option").last().click();
-  await expect(page.getByText("No zone moved by what anybody could read.")).toBeVisible();
+  await expect(page.getByText("No zone moved enough to show on a plug.")).toBeVisible();
 });
 
 test("the log is searched by word, and says when nothing matches", async ({ page }) => {
@@ -306,7 +306,7 @@ test("where the device draws in its own colours, what is chosen and what a tone 
       .getByRole(role, { name })
       .first()
       .evaluate((element) => getComputedStyle(element).backgroundColor);
-  const [chosen, other] = [await look(/^Top/, "button"), await look(/^Middle/, "button")];
+  const [chosen, other] = [await look(/^Full throttle/, "button"), await look(/^Middle/, "button")];
   expect(chosen).not.toBe(other);
   expect(await look(/^Look/, "link")).toBe(chosen);
   const tones = new Set<string>();

@@ -21,7 +21,7 @@ test("a look is taken back and its holes open, and a hole is looked through and 
   await sieve.getByRole("button", { name: /^main jet 155, clip 2nd/ }).click();
   const hole = page.getByRole("region", { name: "This hole" });
   await expect(hole.getByRole("heading")).toContainText("main jet 158 → 155");
-  await expect(hole.getByRole("row", { name: /^Top/ })).toContainText("leaner");
+  await expect(hole.getByRole("row", { name: /^Full throttle/ })).toContainText("leaner");
   await hole.getByRole("link", { name: "Fit this instead" }).click();
   await expect(page.getByRole("textbox", { name: "Main" })).toHaveValue("155");
   await expect(page.getByRole("textbox", { name: "Clip" })).toHaveValue("2");
@@ -37,7 +37,7 @@ test("what if: parts and air are moved on paper, a trial is kept over a reload, 
 }) => {
   await openRig(page, "/what-if");
   const table = page.getByRole("table", { name: "Side by side" });
-  const top = table.getByRole("row", { name: /^Top/ }).getByRole("cell");
+  const top = table.getByRole("row", { name: /^Full throttle/ }).getByRole("cell");
   await expect(top).toHaveCount(2);
   const before = await top.nth(1).innerText();
   await page.getByRole("slider", { name: "Main" }).press("PageDown");

@@ -1,4 +1,4 @@
-/** What a registry says of known faults in the packages, less what is allowed with a reason and a last day. */
+/** Known faults of the packages as a registry reports them, less the allowed ones. */
 import * as z from "zod/mini";
 
 export const Allowed = z.array(

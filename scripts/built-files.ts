@@ -1,4 +1,4 @@
-/** What the files of the built app ask for: a worker for none that draws, for it has no page, and none for each other. */
+/** Checks the built chunks: workers import no drawing code, and workers and pages share no chunk they should not. */
 
 const WORKER = /\.worker-[\w-]+\.js$/;
 /** React names its elements so, in the one file of the build that has it. */

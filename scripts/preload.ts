@@ -1,6 +1,7 @@
 /**
- * The page is the same for every address, so it knows no screen's files: one would be asked for after the other. What the
- * build says of its routes goes into the page as a small table; by its address the page asks for all at once.
+ * Adds preload links per address: the page is the same for every address, so each screen's files would be fetched
+ * one after the other. What the build says of its routes goes into the page as a small table; by its address the
+ * page asks for all at once.
  */
 
 interface BuiltRoute {

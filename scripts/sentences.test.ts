@@ -1,4 +1,13 @@
-import { allSentences, isLong, isRiddle, sentencesIn, wordCount } from "./sentences.ts";
+import {
+  allSentences,
+  hasOtherDoubt,
+  isLong,
+  isRiddle,
+  namesOtherZone,
+  screenOf,
+  sentencesIn,
+  wordCount,
+} from "./sentences.ts";
 
 const words = (source: string) => sentencesIn(source, "x.tsx").map((one) => one.words);
 
@@ -19,6 +28,14 @@ describe("the list of sentences", () => {
       words('import x from "A long name here.ts"; const a = "stack wide here"; type B = "One of these";'),
     ).toEqual([]);
   });
+  it("knows the screen that a file's sentences are on", () => {
+    expect(screenOf("app/features/rig/box/csv.ts")).toBe("Rig, Box");
+    expect(screenOf("app/features/walk-round/check/form.ts")).toBe("Walk-round");
+    expect(screenOf("app/features/idle/words.ts")).toBe("Idle, Bench");
+    expect(screenOf("app/frame/card/words.ts")).toBe("Every screen of a rig");
+    expect(screenOf("app/vocabulary/parts.ts")).toBe("Several screens");
+    expect(screenOf("cli/run.ts")).toBe("Command line");
+  });
   it("counts words, what is put in as one", () => {
     expect(wordCount("There is … % less air – here.")).toBe(6);
   });
@@ -33,5 +50,16 @@ describe("how we write", () => {
   });
   it("no sentence is a riddle: who does what to what is said", () => {
     expect(all.filter(isRiddle).map(where)).toEqual([]);
+  });
+  it("a zone has one name", () => {
+    const breaks = (said: string) => namesOtherZone({ file: "", line: 1, words: said });
+    expect(breaks("Too lean at the top to be safe.")).toBe(true);
+    expect(breaks("It stumbles off idle.")).toBe(true);
+    expect(breaks("Two minutes just off idle, one at the top of the hill.")).toBe(false);
+    expect(all.filter(namesOtherZone).map(where)).toEqual([]);
+  });
+  it("doubt has four words", () => {
+    expect(hasOtherDoubt({ file: "", line: 1, words: "Perhaps no groove fits." })).toBe(true);
+    expect(all.filter(hasOtherDoubt).map(where)).toEqual([]);
   });
 });

@@ -3,9 +3,10 @@
  * what is put in at run time stands as `…`. What breaks a rule of how we write is marked.
  */
 import { readdirSync, readFileSync } from "node:fs";
-import { join, relative } from "node:path";
+import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
 import ts from "typescript";
+import { PLACES } from "#app/frame/places.ts";
 
 export interface Sentence {
   readonly file: string;
@@ -18,6 +19,12 @@ export const MOST_WORDS = 20;
 /** Turns of phrase that hide who does what to what. */
 export const RIDDLES =
   /\b(tells|told|asks for|is said|was said|nobody has|as far as|leans on|is had|speaks for|stands)\b/i;
+/** Names of zones but the four: idle, just off idle, middle, full throttle. */
+export const OTHER_ZONES =
+  /\b(at the top(?! of)|the (top|low|bottom|mid) (zone|end|range)|off[- ]idle(?<!just off idle)|mid-?range|wide open throttle|WOT)\b/i;
+/** Words of doubt but the four: sure, likely, maybe, not sure; and "probably" with the likelier side. */
+export const OTHER_DOUBT =
+  /\b(perhaps|possibly|presumably|apparently|conceivably|surely|doubtless|almost certainly|very likely|quite likely)\b/i;
 
 const ROOT = fileURLToPath(new URL("../", import.meta.url));
 const ROOMS = ["app", "cli", "demo"];
@@ -29,6 +36,38 @@ function filesIn(folder: string): string[] {
     if (entry.isDirectory()) return filesIn(path);
     return /\.tsx?$/.test(path) && !NO_WORDS.test(path) ? [path] : [];
   });
+}
+
+/** What is shown where: the folder of a screen's file to the name of the screen, from the table of routes. */
+const SCREENS: ReadonlyMap<string, string> = new Map(
+  [...readFileSync(join(ROOT, "app/routes.ts"), "utf8").matchAll(/"([^"]*)", "(features\/[^"]*)\/[^/"]+"/g)]
+    .reverse()
+    .map(([, path = "", folder = ""]) => [`app/${folder}`, screenNamed(path)]),
+);
+
+function screenNamed(path: string): string {
+  for (const { name, screens, within = [] } of PLACES) {
+    const screen = [...screens, ...within].find((one) => one.path.split("?")[0] === path.split("/")[0]);
+    if (screen) return screen.name === name ? name : `${name}, ${screen.name}`;
+  }
+  return path.charAt(0).toUpperCase() + path.slice(1);
+}
+
+const ELSEWHERE: readonly (readonly [string, string])[] = [
+  ["app/features/today", "Today"],
+  ["app/features/paddock", "Paddock"],
+  ["app/frame", "Every screen of a rig"],
+  ["cli", "Command line"],
+  ["demo", "Demo"],
+];
+
+/** @returns the screen that a file's sentences are on */
+export function screenOf(file: string): string {
+  for (let folder = dirname(file); folder !== "."; folder = dirname(folder)) {
+    const named = SCREENS.get(folder) ?? ELSEWHERE.find(([one]) => one === folder)?.[1];
+    if (named !== undefined) return named;
+  }
+  return "Several screens";
 }
 
 /** Prose has several words and begins like one; addresses, class names and keys do not. */
@@ -88,3 +127,5 @@ export const wordCount = (words: string): number =>
 
 export const isLong = ({ words }: Sentence): boolean => wordCount(words) > MOST_WORDS;
 export const isRiddle = ({ words }: Sentence): boolean => RIDDLES.test(words);
+export const namesOtherZone = ({ words }: Sentence): boolean => OTHER_ZONES.test(words);
+export const hasOtherDoubt = ({ words }: Sentence): boolean => OTHER_DOUBT.test(words);

@@ -5,7 +5,7 @@ import { Simulated } from "#app/ui/Simulated.tsx";
 import type { Device } from "./device.ts";
 import type { DeviceFeed, FeedState } from "./feed.ts";
 
-/** One way to an instrument. */
+/** Connect button of one kind of instrument, with its state. */
 export interface Way<T extends Told> {
   readonly text: string;
   readonly device: () => Device<T>;

@@ -1,4 +1,4 @@
-/** Gauges swing with every stroke: a mean over the last moments is what the eye would read. */
+/** Moving average of pulsing gauges, as the eye reads them. */
 import type { Sample } from "#core/instruments/sample.ts";
 
 /**

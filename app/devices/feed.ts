@@ -1,6 +1,6 @@
 /**
- * What a screen sees of an instrument: its state, and the last seconds of each channel. Samples come as fast
- * as they like; the screen is told five times a second, and no more than those seconds is ever kept.
+ * Feed of an instrument for a screen: its state, and the last seconds of each channel. Samples come as fast as they
+ * like; the screen is told five times a second, and no more than those seconds is ever kept.
  */
 import { Trace, type Sample, type Told } from "#core/instruments/sample.ts";
 import { DeviceProblem, type Device, type DeviceAbout } from "./device.ts";

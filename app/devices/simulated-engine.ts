@@ -1,4 +1,4 @@
-/** The stand-in for the engine on the bench: one such as the log so far says that this one could be. */
+/** Simulated idle bench: an engine drawn from the present posterior of this log. */
 import type { HumidAir } from "#core/air/humid-air.ts";
 import { frameOf } from "#core/belief/frame.ts";
 import { zoneMixture } from "#core/belief/mixture.ts";

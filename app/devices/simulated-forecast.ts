@@ -1,4 +1,4 @@
-/** The stand-in for a weather service: a file such as one would send, for a day like the one outside. */
+/** Simulated weather service: a forecast file for a day like the present one. */
 import type { Weather } from "#core/forecast/forecast.ts";
 import { seededRandom } from "#core/numbers/random.ts";
 import { drawDay, forecastCsv, forecastFor } from "#core/simulator/forecasts.ts";

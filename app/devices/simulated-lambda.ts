@@ -1,4 +1,4 @@
-/** A λ meter on an engine such as the log believes in, held by a hand that finds its place after some seconds. */
+/** Simulated λ meter on an engine drawn from the present posterior. */
 import type { Sample } from "#core/instruments/sample.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import type { DeviceAbout } from "./device.ts";

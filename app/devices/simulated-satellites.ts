@@ -1,4 +1,4 @@
-/** Satellites that ship with the app: a place that stands, a machine that sprints, or one that laps. */
+/** Simulated GNSS receiver: standing still, sprinting or lapping. */
 import type { Fix, Place } from "#core/satellites/fix.ts";
 import { seededRandom } from "#core/numbers/random.ts";
 import {

@@ -1,4 +1,4 @@
-/** A weather station that ships with the app: a made-up day at the rig's height, an hour in a minute. */
+/** Simulated weather station at the rig's height; a minute is an hour of its day. */
 import { AIR_CHANNELS } from "#core/instruments/line-read.ts";
 import type { Sample } from "#core/instruments/sample.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";

@@ -1,4 +1,4 @@
-/** The stand-in for a receiver that has been ridden up a mountain: the file it would leave. */
+/** Simulated GPS receiver's file of a ride up a mountain. */
 import { seededRandom } from "#core/numbers/random.ts";
 import { DEMO_COL, drawTrack, gpxOf } from "#core/simulator/mountain-track.ts";
 import { seedOf } from "./simulated-engine.ts";

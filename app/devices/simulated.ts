@@ -1,4 +1,4 @@
-/** Stand-ins that ship with the app: instruments on engines that live in memory and answer their screws. */
+/** Simulated instruments that ship with the app, behind the same interface as real ones. */
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import type { Sample, Told } from "#core/instruments/sample.ts";
 import {

@@ -1,4 +1,4 @@
-/** What came and was not taken yet: never more than so many, the newest; whoever is late hears what is now. */
+/** Bounded queue of samples: the oldest are dropped when a reader is slow. */
 export class Waiting<T> {
   private readonly kept: T[] = [];
   private readonly most: number;

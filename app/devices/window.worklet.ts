@@ -1,4 +1,4 @@
-/** Hands over the last two seconds of the microphone, four times a second. Nothing is worked out here and nothing kept. */
+/** Audio worklet: posts the last two seconds of sound four times a second. */
 
 /** What an audio worklet finds around it; the DOM's types do not have it. */
 declare const sampleRate: number;

@@ -2,7 +2,8 @@
 import { ZONES, type PerZone, type Zone } from "#core/carburettor/zones.ts";
 import type { Felt } from "#core/log/readings/ride-report.ts";
 import { Choice } from "#app/ui/Choice.tsx";
-import { FEELS, rideZone, rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
+import { FEELS, rideZoneLabel, TOLD_OPTIONS } from "#app/vocabulary/ride.ts";
+import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
 
 export type Told = Felt | "unused";
 export type ToldRide = PerZone<Told>;
@@ -30,7 +31,7 @@ export function FeltRows({ told, onTold }: FeltRowsProps) {
         <dl className="flush">
           {ZONES.map((zone) => (
             <div key={zone}>
-              <dt className="label">{rideZone(zone)}</dt>
+              <dt className="label">{ZONE_NAMES[zone]}</dt>
               <dd className="flush">Rich: {FEELS[zone].rich}.</dd>
               <dd className="flush">Lean: {FEELS[zone].lean}.</dd>
             </div>

@@ -31,7 +31,7 @@ export const Ribbon = memo(function Ribbon({ advice, looks, zoneHref, narrow }: 
         onClick={() => setOpen(true)}
         aria-label="Open the strip"
       >
-        <MiniStrip advice={advice} height={narrow ? 30 : 52} />
+        <MiniStrip advice={advice} height={narrow ? 30 : 46} />
         <span className={css["ribbon-heads"]}>
           {advice.zones.map((zone) => {
             const state = zoneState(zone);

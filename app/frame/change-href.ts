@@ -1,4 +1,4 @@
-/** The way from a setting on paper to the form that logs it. */
+/** Link that opens Change with a setting filled in. */
 import { PARTS } from "#core/log/parts.ts";
 import type { Setting } from "#core/log/schema.ts";
 import { placeHref } from "./places.ts";

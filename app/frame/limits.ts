@@ -1,4 +1,4 @@
-/** The tuner’s own limits as typed, and the sheet they stand on. */
+/** The tuner's own limits as typed, and the base sheet they belong to. */
 import * as z from "zod/mini";
 import type { BaseSheet, Build, Limit } from "#core/log/schema.ts";
 import { MeasureName } from "#core/log/walk-round-names.ts";

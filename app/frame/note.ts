@@ -1,4 +1,4 @@
-/** A line of one's own: what is typed is kept until it is saved, as a form's texts are. */
+/** Form of a free note, kept as a draft until it is saved. */
 import * as z from "zod/mini";
 
 export const NOTE = "note";

@@ -1,4 +1,4 @@
-/** Kept for no signal, and told when a new Tamis is ready; an old tab goes on as it is until it is asked to. */
+/** Registers the service worker and says when a newer version is ready. */
 import { Workbox } from "workbox-window";
 import type { Said } from "#app/ui/Passing.tsx";
 

@@ -1,4 +1,4 @@
-/** Every screen of a rig stands in here: what goes wrong with one leaves the rig's frame standing. */
+/** Error boundary around each screen of a rig, so that the frame stays usable. */
 import { isRouteErrorResponse, Outlet, useOutletContext } from "react-router";
 import type { Route } from "./+types/screen";
 import { Trouble } from "#app/ui/Trouble.tsx";

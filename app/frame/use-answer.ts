@@ -1,4 +1,4 @@
-/** What a screen asks of the judge beside the card: the last answer stays until the next one is there. */
+/** Hook: an asynchronous answer that keeps the last value while the next is computed. */
 import { useEffect, useState } from "react";
 import { wordsOf } from "#app/workers/on-demand.ts";
 

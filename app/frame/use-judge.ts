@@ -1,4 +1,4 @@
-/** What a screen of a rig asks the judge beside the card; who leaves the screen hears no answer. */
+/** Hook: a judge query of this screen, cancelled when the screen is left. */
 import { askJudge } from "#app/journal/judge.ts";
 import type { Answers, Question } from "#app/workers/protocol.ts";
 import { revisionKey } from "#app/workers/revision.ts";

@@ -1,4 +1,4 @@
-/** A tap that logs something says so, and one more tap takes it back. */
+/** Hook: a tap that logs an entry, with a toast that undoes it. */
 import { useCallback, useEffect, useRef } from "react";
 import { useFetcher, useNavigate, useSubmit } from "react-router";
 import type { Answer } from "#app/journal/rig-action.ts";

@@ -1,4 +1,4 @@
-/** One tap that every screen of a rig shares: sent as it is meant, to the rig's own action. */
+/** Hook: submits one of the taps that all rig screens share. */
 import { useCallback } from "react";
 import { useFetcher } from "react-router";
 import type { Answer } from "#app/journal/rig-action.ts";

@@ -1,4 +1,4 @@
-/** What is typed into a form is kept while it is typed, and offered when the form is opened again. */
+/** Keeps what is typed into a form as a draft, and offers it when the form is opened again. */
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { FieldValues, UseFormReturn } from "react-hook-form";
 import { dropDraft, keepTyped, readTyped, type Typed } from "#app/store/drafts.ts";

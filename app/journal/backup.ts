@@ -1,4 +1,4 @@
-/** The folder that is kept up to date: chosen, allowed again, written to after what was saved has come to rest. */
+/** Background backup into the chosen folder, some seconds after the last save. */
 import { keepFolder, readFolder, readFolderState, type Folder } from "#app/store/backup-folder.ts";
 import { syncInWorker } from "#app/store/book-file/in-worker.ts";
 import { onChangeHere } from "#app/store/changes.ts";

@@ -1,4 +1,4 @@
-/** What the screens ask the judge about a rig. */
+/** Queries to the judge worker about a rig. */
 import type { AirEntry, Entry, InstrumentMessage } from "#core/log/schema.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { heardBy, keepSaid } from "#app/store/instruments.ts";

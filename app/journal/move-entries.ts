@@ -1,4 +1,4 @@
-/** "That was the wrong rig": its last entries go to another, all of them or none. */
+/** Moves the newest entries to another rig, all or none. */
 import type { Entry } from "#core/log/schema.ts";
 import { isMovable, movedEntries } from "#core/log/moved.ts";
 import { foldWith } from "#core/rig/check-log.ts";

@@ -1,4 +1,4 @@
-/** How a screen reads a rig: its log, and what that adds up to. */
+/** Loads a rig: log, folded state, revision. */
 import { data } from "react-router";
 import type { Present } from "#core/log/present.ts";
 import type { Build, Setting } from "#core/log/schema.ts";

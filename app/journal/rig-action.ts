@@ -1,4 +1,4 @@
-/** One door for saving: what a form of a rig sent is read by its codec, turned into entries, logged and answered. */
+/** Common action of rig forms: decode the form, make entries, save, answer. */
 import { data, redirect } from "react-router";
 import type * as z from "zod/mini";
 import type { EntryKind } from "#core/log/schema.ts";

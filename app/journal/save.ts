@@ -1,4 +1,4 @@
-/** How a screen's action saves one entry, and what it answers when that fails. */
+/** Saves one entry of a screen's action and turns failures into answers. */
 import { data } from "react-router";
 import type * as z from "zod/mini";
 import type { Part } from "#core/log/parts.ts";
@@ -18,7 +18,7 @@ import { keepFolded, presentOf, type OpenRig } from "./open-rig.ts";
 export interface ActionProblem {
   readonly message?: string;
   readonly fields?: Readonly<Record<string, string>>;
-  /** where a form was overtaken: what stands there now */
+  /** where a form was superseded: what stands there now */
   readonly seen?: string;
 }
 
@@ -95,7 +95,7 @@ export type Logged =
   | { readonly ok: false; readonly problem: ActionProblem; readonly status: 409 | 507 };
 
 /**
- * @param unless - what else stands against it, such as a form that was overtaken: asked while nobody else can write
+ * @param unless - what else stands against it, such as a form that was superseded: asked while nobody else can write
  * @returns the ids of what was logged, or words for the screen; the log is then unchanged
  */
 export async function logEntries(

@@ -1,4 +1,4 @@
-/** What a form was opened on: saved meanwhile elsewhere, that is told before anything is put over it. */
+/** Optimistic concurrency of forms: detects that a record was saved elsewhere since the form opened. */
 import * as z from "zod/mini";
 import type { Present } from "#core/log/present.ts";
 import type { EntryKind } from "#core/log/schema.ts";

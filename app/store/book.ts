@@ -1,6 +1,6 @@
 /**
- * The book of all rigs. Nothing that counts is written over: new versions of days are written beside the old ones, then
- * the small records that name them are switched. A write cut short at any moment leaves the book as it was or as it was
+ * Storage of all rigs as copy-on-write records: new versions of days are written beside the old ones, then the
+ * small records that name them are switched. A write cut short at any moment leaves the book as it was or as it was
  * to be; what it left lying is swept up at the next visit.
  */
 import { Header, type Entry } from "#core/log/schema.ts";

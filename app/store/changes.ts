@@ -1,7 +1,7 @@
-/** Other tabs are told when a rig has changed here. */
+/** Broadcasts to other tabs that a rig has changed. */
 
 /**
- * One channel a tab, for telling and for hearing: a tab does not hear itself, whose own save would else be overtaken by
+ * One channel a tab, for telling and for hearing: a tab does not hear itself, whose own save would else be superseded by
  * a reading of the same log. Unavailable in some embedded browsers: then other tabs see the change when next loaded.
  */
 let channel: BroadcastChannel | undefined;

@@ -4,7 +4,13 @@
  */
 import localforage from "localforage";
 
-const PLACE = { name: "tamis", storeName: "log" } as const;
+interface Where {
+  readonly name: string;
+  readonly storeName: string;
+}
+const BOOK: Where = { name: "tamis", storeName: "log" };
+/** A database of its own: nothing that reads, exports or clears the book can meet what is practised. */
+const PRACTICE: Where = { name: "tamis-practice", storeName: "practice" };
 
 /** An open that takes longer will not come: something else holds the database. */
 const OPEN_LIMIT_MS = 5000;
@@ -21,12 +27,6 @@ export class BookClosed extends Error {
   }
 }
 
-const inIndexedDb = (): LocalForage =>
-  localforage.createInstance({ ...PLACE, driver: localforage.INDEXEDDB });
-
-let opening: Promise<LocalForage> | undefined;
-let slow: LocalForage | undefined;
-
 function inTime<T>(ready: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<never>((_, reject) => {
@@ -39,11 +39,11 @@ const wordsOf = (error: unknown): string =>
   error instanceof Error || error instanceof DOMException ? `${error.name}: ${error.message}` : String(error);
 
 /** localForage only says that it found no way: the browser is asked itself. @returns nothing where it opens now */
-function whyNot(): Promise<string | undefined> {
+function whyNot({ name }: Where): Promise<string | undefined> {
   return new Promise((resolve) => {
     if (typeof indexedDB === "undefined") return resolve("No available storage method");
     try {
-      const request = indexedDB.open(PLACE.name);
+      const request = indexedDB.open(name);
       request.onerror = () => resolve(wordsOf(request.error));
       request.onsuccess = () => {
         request.result.close();
@@ -55,50 +55,59 @@ function whyNot(): Promise<string | undefined> {
   });
 }
 
-async function open(): Promise<LocalForage> {
-  // One that was only slow may have come meanwhile.
-  const place = slow ?? inIndexedDb();
-  slow = place;
-  try {
-    await inTime(place.ready());
-  } catch (error) {
-    if (error instanceof BookClosed) throw error;
-    // It may have failed for a moment alone: then once more.
-    slow = undefined;
-    const why = await inTime(whyNot());
-    if (why !== undefined) throw new BookClosed(why, false);
-    const again = inIndexedDb();
-    await inTime(again.ready());
-    return again;
+/** Each question waits until the database is open, and fails with {@link BookClosed} where it is not. */
+function databaseIn(where: Where) {
+  let opening: Promise<LocalForage> | undefined;
+  let slow: LocalForage | undefined;
+  const inIndexedDb = () => localforage.createInstance({ ...where, driver: localforage.INDEXEDDB });
+
+  async function open(): Promise<LocalForage> {
+    // One that was only slow may have come meanwhile.
+    const place = slow ?? inIndexedDb();
+    slow = place;
+    try {
+      await inTime(place.ready());
+    } catch (error) {
+      if (error instanceof BookClosed) throw error;
+      // It may have failed for a moment alone: then once more.
+      slow = undefined;
+      const why = await inTime(whyNot(where));
+      if (why !== undefined) throw new BookClosed(why, false);
+      const again = inIndexedDb();
+      await inTime(again.ready());
+      return again;
+    }
+    return place;
   }
-  return place;
+
+  function opened(): Promise<LocalForage> {
+    opening ??= open().catch((error: unknown) => {
+      setTimeout(() => (opening = undefined), FAILED_FOR_MS);
+      throw error;
+    });
+    return opening;
+  }
+
+  return {
+    getItem: async <T = unknown>(key: string): Promise<T | null> => (await opened()).getItem<T>(key),
+    setItem: async <T>(key: string, value: T): Promise<T> => (await opened()).setItem(key, value),
+    removeItem: async (key: string): Promise<void> => (await opened()).removeItem(key),
+    keys: async (): Promise<string[]> => (await opened()).keys(),
+    clear: async (): Promise<void> => (await opened()).clear(),
+  };
 }
 
-function opened(): Promise<LocalForage> {
-  opening ??= open().catch((error: unknown) => {
-    setTimeout(() => (opening = undefined), FAILED_FOR_MS);
-    throw error;
-  });
-  return opening;
-}
-
-/** What the store asks of it: each question waits until it is open, and fails with {@link BookClosed} where it is not. */
-export const database = {
-  getItem: async <T = unknown>(key: string): Promise<T | null> => (await opened()).getItem<T>(key),
-  setItem: async <T>(key: string, value: T): Promise<T> => (await opened()).setItem(key, value),
-  removeItem: async (key: string): Promise<void> => (await opened()).removeItem(key),
-  keys: async (): Promise<string[]> => (await opened()).keys(),
-  clear: async (): Promise<void> => (await opened()).clear(),
-};
+export const database = databaseIn(BOOK);
+export const practiceDatabase = databaseIn(PRACTICE);
 
 /** Where localForage put things when IndexedDB failed it, until it was told not to. */
 export const fallbackPlace = (): LocalForage =>
-  localforage.createInstance({ ...PLACE, driver: localforage.LOCALSTORAGE });
+  localforage.createInstance({ ...BOOK, driver: localforage.LOCALSTORAGE });
 
 /** A browser without that storage, or one that refuses it, has nothing left in it. */
 export function anythingLeft(): boolean {
   try {
-    return Object.keys(localStorage).some((key) => key.startsWith(`${PLACE.name}/${PLACE.storeName}/`));
+    return Object.keys(localStorage).some((key) => key.startsWith(`${BOOK.name}/${BOOK.storeName}/`));
   } catch {
     return false;
   }

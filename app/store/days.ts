@@ -1,6 +1,6 @@
 /**
- * Days of a log. A record holds one day or several that are over; it is written once and never changed, so it is parsed
- * once. The index says for each day which record counts.
+ * Storage of log days. A record holds one day or several that are over; it is written once and never changed, so it
+ * is parsed once. The index says for each day which record counts.
  */
 import type * as z from "zod/mini";
 import { migrate } from "#core/log/migrations.ts";

@@ -1,4 +1,4 @@
-/** Work half done that must outlast a reload: per device, not part of any log. */
+/** Unsaved form texts per device: kept over a reload, not part of a log. */
 import * as z from "zod/mini";
 import { database, metaKey } from "./database.ts";
 

@@ -22,6 +22,8 @@ const Kept = z.strictObject({
   said: z._default(z.record(z.string(), Messages), {}),
   /** with a file, by rigs that are not in this book */
   brought: z._default(z.record(z.string(), Messages), {}),
+  /** of readers, by drawn plugs */
+  practised: z._default(Messages, []),
 });
 type Kept = z.infer<typeof Kept>;
 
@@ -43,10 +45,11 @@ const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
 /** @returns what other rigs say of each instrument; of those that none here used what a file brought */
 export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
   if (isDemo(rigId)) return [];
-  const { said, brought } = await read();
-  const here = combinedMessages(
-    Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)),
-  );
+  const { said, brought, practised } = await read();
+  const here = combinedMessages([
+    ...Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)),
+    ...practised,
+  ]);
   const known = new Set(here.map(instrumentKey));
   return [...here, ...(brought[rigId] ?? []).filter((message) => !known.has(instrumentKey(message)))];
 }
@@ -59,6 +62,28 @@ export async function keepSaid(rigId: string, messages: readonly InstrumentMessa
       ? undefined
       : { ...kept, said: { ...kept.said, [rigId]: [...messages] } },
   ).catch(() => undefined);
+}
+
+/** @returns what readers' rounds of the trainer count for */
+export const readPractised = async (): Promise<readonly InstrumentMessage[]> => (await read()).practised;
+
+/**
+ * A reader's practice counts from now on, in place of what it counted for before.
+ * @param message - nothing takes it back
+ * @throws {Error} where the device cannot keep it
+ */
+export async function keepPractised(
+  reader: { readonly kind: "reader"; readonly name?: string },
+  message: Pick<InstrumentMessage, "precision" | "pull"> | undefined,
+): Promise<void> {
+  const key = instrumentKey(reader);
+  await change((kept) => ({
+    ...kept,
+    practised: [
+      ...kept.practised.filter((one) => instrumentKey(one) !== key),
+      ...(message ? [{ ...reader, ...message }] : []),
+    ],
+  }));
 }
 
 /** With an imported file: what the rigs it left behind had said. */

@@ -1,6 +1,7 @@
 /**
- * What an earlier visit has kept elsewhere. Until Tamis named its driver, localForage kept things in the page's own small
- * storage whenever IndexedDB failed it: acknowledged then, and out of sight ever since. It is found and brought in.
+ * Recovers data that an earlier version stored in localStorage. Until Tamis named its driver, localForage kept
+ * things in the page's own small storage whenever IndexedDB failed it: acknowledged then, and out of sight ever
+ * since. It is found and brought in.
  */
 import { inOrder } from "#core/log/in-order.ts";
 import { Header } from "#core/log/schema.ts";

@@ -1,4 +1,4 @@
-/** One writer at a time: across tabs with Web Locks; where there are none, at least within this tab. */
+/** Write lock: across tabs with Web Locks, within one tab where there are none. */
 
 const waiting = new Map<string, Promise<unknown>>();
 

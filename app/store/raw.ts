@@ -1,4 +1,4 @@
-/** Everything as it is stored, unparsed: the way out when something cannot be read. */
+/** Exports everything as it is stored, unparsed, for repair. */
 import { database } from "./database.ts";
 import { rawLeft } from "./leftovers.ts";
 import { guarded, stored, type Stored } from "./failure.ts";

@@ -1,4 +1,4 @@
-/** What this browser keeps for Tamis, and whether it promises to. */
+/** Storage quota, usage and persistence of this browser. */
 
 export interface Space {
   readonly usedBytes: number | undefined;

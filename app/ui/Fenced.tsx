@@ -6,7 +6,7 @@ interface FencedProps {
   readonly instead: ReactNode;
 }
 
-/** One part that cannot be drawn is no trouble of the parts beside it. */
+/** Error boundary around one part of a screen. */
 export class Fenced extends Component<FencedProps, { readonly failed: boolean }> {
   override state = { failed: false };
 

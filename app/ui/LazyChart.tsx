@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 
 const turn = (): Promise<void> => new Promise((done) => setTimeout(done));
 
-/** Engine first, parts next, then the chart: each in a turn of its own, so that none holds the screen. */
+/** Loads the chart library in steps and draws a chart, none of which blocks the main thread. */
 async function openChart(element: HTMLElement, heat: boolean): Promise<EChartsType> {
   const engine = await import("echarts/core");
   await turn();

@@ -1,4 +1,4 @@
-/** A band of doubt as a chart draws it: two lines on top of each other, of which the lower one is not seen. */
+/** An uncertainty band as two stacked chart series. */
 export type BandPoint = readonly [at: string, value: number];
 
 /**

@@ -1,4 +1,4 @@
-/** What a map of colours needs besides: drawn on a canvas, for thousands of fields are too many for a drawing. */
+/** Chart parts for a heat map, drawn on a canvas. */
 import { HeatmapChart, ScatterChart } from "echarts/charts";
 import { VisualMapPiecewiseComponent } from "echarts/components";
 import { CanvasRenderer } from "echarts/renderers";

@@ -1,4 +1,4 @@
-/** Cells that a spreadsheet would run instead of show. */
+/** Escapes cells that a spreadsheet would run as formulas. */
 
 /** A negative number is a number. */
 export const RUNS = /^\s*(?:[=+@|%\uFF0B\uFF1D\uFF20]|[-\u2212\uFF0D](?!\d+(?:\.\d+)?$)|[\t\r\n])/;

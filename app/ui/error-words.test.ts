@@ -5,7 +5,7 @@ it.each([
   "error loading dynamically imported module: http://localhost/assets/later-x.js",
   "Importing a module script failed.",
 ])("a file that did not come is said in words: %s", (message) => {
-  expect(errorWords(new TypeError(message))).toMatch(/^A part of this screen did not come.*Try again/);
+  expect(errorWords(new TypeError(message))).toMatch(/^A part of this screen did not load.*Try again/);
 });
 
 it("what has words of its own keeps them, and what has none gets some", () => {

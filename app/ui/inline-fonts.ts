@@ -1,4 +1,4 @@
-/** The app's own fonts as rules with the letters in them: a picture of a part of the page can reach no file. */
+/** The app's fonts as data URLs, for pictures made of a part of the page. */
 
 async function asData(address: string): Promise<string> {
   const blob = await (await fetch(address)).blob();

@@ -1,4 +1,4 @@
-/** What the book has refused of a form, by field: it stands there until the form is sent again. */
+/** What the save refused, by field, shown until the form is sent again. */
 import { createContext, use } from "react";
 
 export const Refusals = createContext<Readonly<Record<string, string>>>({});

@@ -1,4 +1,4 @@
-/** Sample files that ship with the app: fetched from where it came from, kept for no signal like the rest of it. */
+/** Loads sample files that ship with the app. */
 
 /** @throws {Error} with words for the screen */
 export async function fetchSample(name: string): Promise<Blob> {

@@ -36,9 +36,9 @@ it("what stays until it is answered gives way to what is newer, and lets what pa
   says([
     { words: "A new Tamis is ready.", stays: true },
     { words: "Tamis was renewed in another tab.", stays: true },
-    { words: "Logged: top rich." },
+    { words: "Logged: full throttle rich." },
   ]);
-  expect(await screen.findByText("Logged: top rich.")).toBeInTheDocument();
+  expect(await screen.findByText("Logged: full throttle rich.")).toBeInTheDocument();
   fireEvent.click(screen.getByRole("button", { name: "Close" }));
   expect(await screen.findByText("Tamis was renewed in another tab.")).toBeInTheDocument();
   expect(screen.queryByText("A new Tamis is ready.")).toBeNull();

@@ -7,7 +7,7 @@ import * as z from "zod/mini";
 import { fromSI, readQuantity, type QuantityKind, type UnitOf } from "#core/units/quantity.ts";
 import { readSizeList, writeSizeList } from "#core/units/size-list.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
-import { boundWords } from "#app/vocabulary/bounds.ts";
+import { boundWords, noNumber } from "#app/vocabulary/bounds.ts";
 
 type Issues = z.core.$ZodRawIssue[];
 
@@ -32,9 +32,6 @@ function readInside<T extends z.ZodMiniType>(
     issues.push({ code: "custom", input, path: at ?? path, message });
   return z.NEVER;
 }
-
-const noNumber = (text: string): string =>
-  text.trim() === "" ? "Type a number here." : `“${text}” is not a number.`;
 
 /**
  * "1 3/4", "1.75" and "1,75" alike.

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 
-/** The screen stays on while something runs that nobody touches; where a browser cannot, it goes dark as ever. */
+/** Hook: screen wake lock, where the browser has one. */
 export function useAwake(wanted: boolean): void {
   useEffect(() => {
     if (!wanted || !("wakeLock" in navigator)) return undefined;

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 
 const EVERY_MS = 15_000;
 
-/** The clock, often enough for minutes that are counted down. */
+/** Hook: the current time, updated every few seconds. */
 export function useNow(): number {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {

@@ -1,5 +1,11 @@
 /** Cautions at the step they belong to. */
+import { fixed } from "./numerals.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
+
+/** Before any hand goes to the carburettor. */
+export const AT_THE_CARBURETTOR = "Tap off, engine cool, no flame near. Rule book and local law come first.";
+export const LEAN_DESTROYS = "Lean at full throttle destroys engines";
+export const EXTRAPOLATED_AIR = `The density formula was made for milder air than this. The extra error stays below ${fixed(0.1, 1)} %.`;
 
 const HOT = "Plug, pipe and head are hot; keep hands and sleeves clear of chain, belt and wheels.";
 

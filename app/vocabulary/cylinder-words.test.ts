@@ -15,7 +15,9 @@ const lean: Outlier = { cylinder: 1, zone: "low", departure: 0.07, chance: 0.84 
 describe("cylinders in words", () => {
   it("say which, how far, and how sure", () => {
     expect(outlierTitle(rich)).toBe("Cylinder 2 runs 9 % richer than the rest");
-    expect(outlierReason(lean)).toContain("Low, ⅛ to ¼: more than the same jets explain, with 84 % chance");
+    expect(outlierReason(lean)).toContain(
+      "Just off idle, ⅛ to ¼: more than the same jets explain, with 84 % chance",
+    );
   });
   it("name mechanical causes before anything else, other ones for lean than for rich", () => {
     expect(causesOf(lean)[0]?.place).toBe("walk-round/airLeaks");

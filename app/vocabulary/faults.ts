@@ -21,16 +21,19 @@ export const FAULT_WORDS: Readonly<Record<FaultName, FaultWords>> = {
   },
   floatHigh: {
     name: "a level that stands too high",
-    does: "Rich everywhere, most at the bottom, worse after standing.",
+    does: "Rich everywhere, most at idle, worse after standing.",
   },
   floatLow: {
     name: "a level that stands too low",
-    does: "Lean everywhere, most at the top after a long pull.",
+    does: "Lean everywhere, most at full throttle after a long pull.",
   },
-  chokeOpen: { name: "a choke that is not off", does: "Rich at idle and just off it, hardly at the top." },
+  chokeOpen: {
+    name: "a choke that is not off",
+    does: "Rich at idle and just off it, hardly at full throttle.",
+  },
   pilotBlocked: {
     name: "dirt in the pilot circuit",
-    does: "Lean at the bottom, and neither screw nor pilot jet changes it.",
+    does: "Lean at idle, and neither screw nor pilot jet changes it.",
   },
   mainNotAsStamped: {
     name: "a main jet that is not what is stamped on it",
@@ -42,7 +45,7 @@ export const FAULT_WORDS: Readonly<Record<FaultName, FaultWords>> = {
   },
   fuelStarvation: {
     name: "fuel that comes too slowly",
-    does: "It runs dry at the top after some seconds, and comes back when rolled off.",
+    does: "It runs dry at full throttle after some seconds, and comes back when rolled off.",
   },
   plugDead: { name: "a dead plug", does: "Dark or glazed whatever is fitted, and no other witness says so." },
   ignition: {

@@ -25,7 +25,13 @@ const TONE_SIZES = [
   [Infinity, "more than a tone"],
 ] as const;
 
-const per = (error: number): string => `${fixed(100 * Math.abs(error), Math.abs(error) < 0.0095 ? 1 : 0)} %`;
+/** @returns how large an error is in tones of a plug: `half a tone` */
+export const toneSize = (error: number): string =>
+  TONE_SIZES.find(([upTo]) => Math.abs(error) / TONE_STEP < upTo)?.[1] ?? "a tone";
+
+/** @returns an error of mixture as it is said of instruments: `3 %`, `0.5 %` */
+export const per = (error: number): string =>
+  `${fixed(100 * Math.abs(error), Math.abs(error) < 0.0095 ? 1 : 0)} %`;
 
 function whose({ kind, name }: Pick<InstrumentBelief, "kind" | "name">): string {
   return name === undefined ? INSTRUMENT_WORDS[kind].yours : `“${name}”`;
@@ -39,9 +45,7 @@ export function offsetWords(belief: InstrumentBelief): string {
   const subject = who.charAt(0).toUpperCase() + who.slice(1);
   const reads = belief.name === undefined && (kind === "reader" || kind === "ride") ? "read" : "reads";
   if (kind !== "reader") return `${subject} ${reads} ${per(mean)} ${side}`;
-  const tones = Math.abs(mean) / TONE_STEP;
-  const size = TONE_SIZES.find(([upTo]) => tones < upTo)?.[1] ?? "a tone";
-  return `${subject} ${reads} ${size} ${mean > 0 ? "pale" : "dark"} (${per(mean)} ${side})`;
+  return `${subject} ${reads} ${toneSize(mean)} ${mean > 0 ? "pale" : "dark"} (${per(mean)} ${side})`;
 }
 
 /** @returns e.g. "Readings differ 2.5 times as much as usual, so each counts for less" */

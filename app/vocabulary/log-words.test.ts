@@ -107,10 +107,10 @@ describe("lines of the log", () => {
     const look = (reading: object, cylinder?: number) => words(entry("look", { reading, cylinder }));
     expect(look({ type: "symptom", zone: "low", symptom: "bogs" })).toMatchObject({
       what: "Bogs when cracked open",
-      result: "lean, low",
+      result: "lean, just off idle",
     });
     expect(look({ type: "compared", zone: "top", verdict: "same" })).toMatchObject({
-      what: "Against what was fitted before, Top (¾ to open)",
+      what: "Against what was fitted before, full throttle (¾ to open)",
       result: "no difference",
     });
     const plug = {
@@ -122,7 +122,7 @@ describe("lines of the log", () => {
       findings: ["oily"],
     };
     expect(look(plug, 2)).toMatchObject({
-      what: "Cylinder 2: Plug, Middle (¼ to ¾), clean cut",
+      what: "Cylinder 2: Plug, middle (¼ to ¾), clean cut",
       result: "umber, oily",
     });
   });

@@ -9,20 +9,24 @@ beforeEach(() => freshRig([build(), air("0001", "08:30"), fit("0001", "08:40", 1
 
 describe("the words of each kind of look", () => {
   it.each<[Reading, string, string]>([
-    [{ type: "crown", zone: "top", crown: "island" }, "Piston crown, Top (¾ to open)", "island, clean edges"],
+    [
+      { type: "crown", zone: "top", crown: "island" },
+      "Piston crown, full throttle (¾ to open)",
+      "island, clean edges",
+    ],
     [
       { type: "header", zone: "mid", colour: "black" },
-      "Inside of the header, Middle (¼ to ¾)",
+      "Inside of the header, middle (¼ to ¾)",
       "black, sooty",
     ],
     [
       { type: "temperature", zone: "top", sensor: "head", temperatureK: 423.15, risenFromK: 353.15 },
-      "Head, rise of the run, Top (¾ to open)",
+      "Head, rise of the run, full throttle (¾ to open)",
       "+70 °C to 150.0 °C",
     ],
     [
       { type: "lambda", zone: "top", lambda: 0.87, sensor: "inside", logged: { seconds: 42, spread: 0.01 } },
-      "λ, Top (¾ to open), sensor inside the pipe, 42.00 s logged",
+      "λ, full throttle (¾ to open), sensor inside the pipe, 42.00 s logged",
       "λ 0.87",
     ],
     [
@@ -35,7 +39,7 @@ describe("the words of each kind of look", () => {
         used: true,
         made: { by: "laps", amount: 6 },
       },
-      "Plug, Top (¾ to open), clean cut, after 6 laps, used before",
+      "Plug, full throttle (¾ to open), clean cut, after 6 laps, used before",
       "bone",
     ],
   ])("%#", (reading, what, result) => {

@@ -1,4 +1,4 @@
-/** The next step in words: a headline, the reason, and each line of a plan. */
+/** The next step in words: title, reason, and each line of the plan. */
 import { ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { benchPartWords } from "./bench-parts.ts";
 import { checkFirstReason, checkFirstTitle, FAULT_WORDS } from "./faults.ts";
@@ -10,6 +10,7 @@ import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { Setting } from "#core/log/schema.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
 import {
+  atZone,
   capital,
   certainty,
   DOUBT_SDS,
@@ -18,7 +19,7 @@ import {
   partValue,
   percentWords,
   shiftWords,
-  ZONE_NAMES,
+  zoneInSentence,
 } from "./parts.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
 
@@ -26,13 +27,6 @@ export interface NextWords {
   readonly title: string;
   readonly reason: string;
 }
-
-const WHERE: Readonly<Record<Zone, string>> = {
-  idle: "at idle",
-  low: "just off idle",
-  mid: "in the middle",
-  top: "at the top",
-};
 
 export const LOOK_HOW_WORDS: Readonly<Record<LookHow, string>> = {
   plug: "a plug",
@@ -152,14 +146,14 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
   const { mean, sd, pRight } = zoneOf(advice, zone);
   const doubt = fixed(100 * DOUBT_SDS * sd, 0);
   const alongToo = ZONES.filter((one) => one === zone || along.includes(one));
-  const where = how === "idleBench" ? "" : ` ${LIST.format(alongToo.map((one) => WHERE[one]))}`;
+  const where = how === "idleBench" ? "" : ` ${LIST.format(alongToo.map((one) => atZone(one)))}`;
   const ride = how === "plug" ? TO_COLOUR_A_PLUG[zone] : `${LOOK_HOW_WORDS[how]}${where}`;
   // At idle nobody rides: what is told is how it pulled before.
   const pulled = zone === "idle" ? "Say too how it pulled before that" : "Then say how it pulled";
   const then = tells ? `${pulled}, all along the throttle. ` : "";
   return {
     title: `Next: ${ride}${which}`,
-    reason: `${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Right there: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,
+    reason: `${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Already right: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,
   };
 }
 
@@ -179,7 +173,7 @@ function partWords({
 /** What would lift what is not known: a ride of that zone first, then a jet that is not in the box. */
 function liftWords({ buy, zones }: Advice, unknown: Zone, oneMore: NextLook | undefined): string {
   const right = zones.find(({ zone }) => zone === unknown)?.pRight ?? 0;
-  const first = `Least known: ${ZONE_NAMES[unknown].toLowerCase()}, right there: ${certainty(right)}.`;
+  const first = `Least known: ${zoneInSentence(unknown)}, already right: ${certainty(right)}.`;
   const ride =
     oneMore?.zone === unknown ? ` ${capital(LOOK_HOW_WORDS[oneMore.how])} there would show most.` : "";
   const lifts = unknown === "idle" ? "pilot" : unknown === "mid" ? undefined : "main";
@@ -194,7 +188,7 @@ function leaveWords(advice: Advice, next: Extract<NextStep, { kind: "leave" }>):
   if (because === "right")
     return {
       title: "Leave it",
-      reason: `${oneMore ? "Good enough for today. " : ""}Idle, middle and top are right together: ${certainty(chance)}.${more} Read the air again before the next heat.`,
+      reason: `${oneMore ? "Good enough for today. " : ""}Idle, middle and full throttle are right together: ${certainty(chance)}.${more} Read the air again before the next heat.`,
     };
   const lift = unknown === undefined ? "" : ` ${liftWords(advice, unknown, oneMore?.look)}`;
   return {

@@ -23,10 +23,20 @@ export const partInSentence = (part: Part): string => IN_A_SENTENCE[part];
 
 export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
   idle: "Idle",
-  low: "Low",
+  low: "Just off idle",
   mid: "Middle",
-  top: "Top",
+  top: "Full throttle",
 };
+export const zoneInSentence = (zone: Zone): string => ZONE_NAMES[zone].toLowerCase();
+
+const AT_ZONE: Readonly<Record<Zone, string>> = {
+  idle: "at idle",
+  low: "just off idle",
+  mid: "in the middle",
+  top: "at full throttle",
+};
+/** @returns where on the throttle something shows: `in the middle` */
+export const atZone = (zone: Zone): string => AT_ZONE[zone];
 
 export const ZONE_OPENINGS: Readonly<Record<Zone, string>> = {
   idle: "shut to ⅛",

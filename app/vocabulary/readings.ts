@@ -6,7 +6,7 @@ import type { Reading } from "#core/log/schema.ts";
 import type { LearntHeat } from "#core/belief/heat-slopes.ts";
 import { type UnitOf } from "#core/units/quantity.ts";
 import type { Preferences } from "./preferences.ts";
-import { ZONE_NAMES, ZONE_OPENINGS } from "./parts.ts";
+import { ZONE_OPENINGS, zoneInSentence } from "./parts.ts";
 import { timeWords } from "./runs.ts";
 import { PLUG_FINDING_WORDS, SYMPTOM_WORDS } from "./symptoms.ts";
 import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
@@ -50,7 +50,7 @@ export function readingWords(reading: Reading, cylinder?: number): string {
 
 function readingAlone(reading: Reading): string {
   if (reading.type === "rideReport") return "Ride report";
-  const where = `${ZONE_NAMES[reading.zone]} (${ZONE_OPENINGS[reading.zone]})`;
+  const where = `${zoneInSentence(reading.zone)} (${ZONE_OPENINGS[reading.zone]})`;
   switch (reading.type) {
     case "bestIdle":
       return `Idle bench, ${reading.points.length} readings`;
@@ -85,7 +85,7 @@ export function learntWords(
   if (known.length === 0) return "";
   const each = known.map(
     ({ zone, rise, perUnitK, sdK }) =>
-      `${rise ? "rise to the finish" : ZONE_NAMES[zone].toLowerCase()} ${riseWords(perUnitK / 100, unit)} ± ${riseWords(sdK / 100, unit)}`,
+      `${rise ? "rise to the finish" : zoneInSentence(zone)} ${riseWords(perUnitK / 100, unit)} ± ${riseWords(sdK / 100, unit)}`,
   );
   return `By its log, one per cent leaner is: ${each.join("; ")}.`;
 }
@@ -98,7 +98,7 @@ export function readingResult(reading: Reading, units: Preferences, stoichiometr
   switch (reading.type) {
     case "rideReport":
       return zonesOf(reading)
-        .map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${reading.felt[zone] ?? ""}`)
+        .map((zone) => `${zoneInSentence(zone)} ${reading.felt[zone] ?? ""}`)
         .join(", ");
     case "compared":
       return reading.verdict === "same" ? "no difference" : reading.verdict;
@@ -109,7 +109,7 @@ export function readingResult(reading: Reading, units: Preferences, stoichiometr
     case "bestIdle":
       return `best at ${formatTurns((reading.fallInTurns + reading.fallOutTurns) / 2)} turns`;
     case "symptom":
-      return `${SYMPTOMS[reading.symptom].kind}, ${ZONE_NAMES[reading.zone].toLowerCase()}`;
+      return `${SYMPTOMS[reading.symptom].kind}, ${zoneInSentence(reading.zone)}`;
     case "crown":
       return CROWN_WORDS[reading.crown].name.toLowerCase();
     case "header":

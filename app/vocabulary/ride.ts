@@ -25,8 +25,7 @@ export const FEELS: Readonly<Record<Zone, Readonly<Record<Exclude<Felt, "clean">
 const FELT_WORDS: Readonly<Record<Felt, string>> = { rich: "Rich", clean: "Clean", lean: "Lean" };
 
 /** The zones as a rider calls them, with where the throttle stands. */
-export const rideZone = (zone: Zone): string => (zone === "low" ? "Just off idle" : ZONE_NAMES[zone]);
-export const rideZoneLabel = (zone: Zone): string => `${rideZone(zone)} (${ZONE_OPENINGS[zone]})`;
+export const rideZoneLabel = (zone: Zone): string => `${ZONE_NAMES[zone]} (${ZONE_OPENINGS[zone]})`;
 
 /** Of each zone: what it felt like, or that it was not used. */
 export const TOLD_OPTIONS: readonly { readonly value: Felt | "unused"; readonly text: string }[] = [

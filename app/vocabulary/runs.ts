@@ -61,7 +61,7 @@ export function comparisonWords(what: Run["what"], found: Comparison, units: Pre
   const range = `${sign(found.difference)} (${sign(low)} to ${sign(high)}, ${percentWords(SURE)} sure), ${found.before.count} runs against ${found.after.count}.`;
   const settle =
     found.moreRuns === undefined
-      ? "So small a difference no stopwatch settles."
+      ? "No stopwatch shows so small a difference."
       : `${found.moreRuns} more on each side would settle a difference like this one.`;
   return verdict === "same"
     ? {

@@ -18,12 +18,12 @@ export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
   dropsLow: "Idle drops low after a blip, or dies",
   wetPlug: "Wet or sooty plug",
   drips: "Drips fuel, or smells of it after standing",
-  stutters: "Stutters off idle",
+  stutters: "Stutters just off idle",
   smokes: "Heavy smoke",
   drinksMore: "Uses more fuel than it did",
   cleansOnlyHeldOpen: "Cleans out only when held open",
   fourStrokes: "Four-strokes at full throttle",
-  cutsInAndOut: "Cuts in and out at the top, like a switch",
+  cutsInAndOut: "Cuts in and out at full throttle, like a switch",
 };
 
 /** What the throttle hand was doing: the question a tuner can always answer. */

@@ -150,7 +150,7 @@ describe("the next step in words", () => {
       /^Say too how it pulled before that, all along/,
     );
     expect(asked({ how: "lambda", along: ["mid", "idle"] }).title).toBe(
-      "Next: a λ figure at idle, in the middle, and at the top",
+      "Next: a λ figure at idle, in the middle, and at full throttle",
     );
     expect(asked({ cylinder: 2 }).title).toBe("Next: flat out, clean cut, read the plug, cylinder 2");
     expect(asked({ how: "idleBench", zone: "idle" }).title).toBe("Next: the idle bench");
@@ -174,7 +174,7 @@ describe("the next step in words", () => {
     );
     const unknown = { because: "smallGain", chance: 0.6, unknown: "top", oneMore: { look, chance: 0.66 } };
     expect(left(unknown, [{ part: "main", number: 168, gain: 0.2 }])).toMatch(
-      /Least known: top, right there: .*A plug there would show most\. Main jet 168, not in the box, would help\.$/,
+      /Least known: full throttle, already right: .*A plug there would show most\. Main jet 168, not in the box, would help\.$/,
     );
     expect(left({ ...unknown, unknown: "mid" })).toContain("washer under the clip");
   });
@@ -219,7 +219,9 @@ describe("the next step in words", () => {
   it("gives each card row a reason that follows from its figures", () => {
     const advice = advise([...start, plug("0001", "09:00", "top", "cocoa")]);
     const reasons = advice.card.rows.map((row) => rowReason(row, advice));
-    expect(reasons[3]).toMatch(/^Top \d+ % rich as fitted \(one look\)\. The next size up: .* richer\.$/);
+    expect(reasons[3]).toMatch(
+      /^Full throttle \d+ % rich as fitted \(one look\)\. The next size up: .* richer\.$/,
+    );
     expect(reasons[2]).toMatch(/^Middle: no look yet/);
   });
 });
@@ -290,7 +292,7 @@ describe("log lines in words", () => {
       { kind: "rig", what: "Rig described", result: "" },
       { kind: "air", what: "Col de la Brume", result: "24.0 °C · 863 hPa · 46 %" },
       { kind: "fitted", what: "Mixture screw 1 ½ → 1 ¾", result: "as advised" },
-      { kind: "look", what: "Plug, Top (¾ to open), clean cut", result: "cocoa" },
+      { kind: "look", what: "Plug, full throttle (¾ to open), clean cut", result: "cocoa" },
       { kind: "note", what: "Dusty.", result: "" },
       { kind: "struck", what: "An entry was struck through", result: "" },
     ]);
@@ -314,7 +316,7 @@ describe("log lines in words", () => {
     ];
     const [surprise] = advise(entries).surprises;
     expect(surprise && surpriseWords(surprise, fold(entries), Preferences.parse({}))).toMatch(
-      /^Plug, Top .* at 10:00 reads 17 % rich, but everything else says .*Cross it out/,
+      /^Plug, full throttle .* at 10:00 reads 17 % rich, but everything else says .*Cross it out/,
     );
   });
 });

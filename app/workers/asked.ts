@@ -1,4 +1,4 @@
-/** What is asked now and then, beside the card: in one piece that is loaded when it is first asked. */
+/** The judge's less common queries, loaded when first asked. */
 import { distribution } from "#core/advice/card/cylinders.ts";
 import { deeper } from "#core/advice/card/deeper.ts";
 import { lambdaMap } from "#core/advice/judge/lambda-map.ts";

@@ -4,6 +4,8 @@ import filesAddress from "./files.worker.ts?worker&url";
 import judgeAddress from "./judge.worker.ts?worker&url";
 import loggerAddress from "./logger.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { PlugPicture } from "#core/pictures/plug-picture.ts";
+import type { PlugScene } from "#core/pictures/plug-scene.ts";
 import type { Table } from "#core/forecast/table.ts";
 import type { TrackAnswers } from "#core/route/track.ts";
 import type { TrackRead } from "./gpx.ts";
@@ -36,6 +38,8 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.openPhoto(file))),
   readTone: async (porcelain: Spot, white: Spot): Promise<ToneRead> =>
     valueOf(await filing.call(async (remote) => await remote.readTone(porcelain, white))),
+  drawPlug: async (scene: PlugScene, seed: number, sidePx: number): Promise<PlugPicture> =>
+    valueOf(await filing.call(async (remote) => await remote.drawPlug(scene, seed, sidePx))),
   readTable: async (file: Blob): Promise<Table> =>
     valueOf(await filing.call(async (remote) => await remote.readTable(file))),
   readGpx: async (file: Blob, speedMs: number, answers: TrackAnswers): Promise<readonly TrackRead[]> =>

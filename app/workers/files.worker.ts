@@ -7,6 +7,10 @@ const api: FilesApi = {
   shrinkPhoto,
   openPhoto,
   readTone,
+  drawPlug: async (scene, seed, sidePx) => {
+    const { drawPlug } = await import("./pictures.ts");
+    return drawPlug(scene, seed, sidePx);
+  },
   readTable: async (file) => (await import("./tables.ts")).readTable(file),
   readGpx: async (file, speedMs, answers) => (await import("./gpx.ts")).readGpx(file, speedMs, answers),
 };

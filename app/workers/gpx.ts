@@ -2,9 +2,13 @@
 import { SaxesParser } from "saxes";
 import { wayOf, type Track, type TrackAnswers, type TrackPoint, type Way } from "#core/route/track.ts";
 import type { Answer } from "./protocol.ts";
-import { encodingOf, headOf } from "./text-file.ts";
+import { openText, type TextWanted } from "./text-file.ts";
 
-const LARGEST_BYTES = 100 * 1024 * 1024;
+const WANTED: TextWanted = {
+  largestBytes: 100 * 1024 * 1024,
+  tooLarge: "This file is over 100 MB. Export one ride.",
+  instead: "Choose a GPX.",
+};
 const MOST_POINTS = 1_000_000;
 const MOST_TRACKS = 50;
 
@@ -112,11 +116,9 @@ export async function readGpx(
   speedMs: number,
   answers: TrackAnswers = {},
 ): Promise<Answer<readonly TrackRead[]>> {
-  if (file.size === 0) return failed("This file is empty.");
-  if (file.size > LARGEST_BYTES) return failed("This file is over 100 MB. Export one ride.");
-  const encoding = encodingOf(await headOf(file));
-  if (!encoding) return failed("This is no text file. Choose a GPX.");
-  const text = new TextDecoder(encoding).decode(await file.arrayBuffer());
+  const opened = await openText(file, WANTED);
+  if ("problem" in opened) return failed(opened.problem);
+  const text = new TextDecoder(opened.encoding).decode(await file.arrayBuffer());
   const reading = new Reading();
   const parser = new SaxesParser();
   let root = "";

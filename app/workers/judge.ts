@@ -1,4 +1,4 @@
-/** The judge: keeps the newest logs replayed, so that a keystroke in the air costs only the card. */
+/** Judge: replays the newest logs once and answers queries from the cached posteriors. */
 import * as z from "zod/mini";
 import { adviseOn } from "#core/advice/card/advise.ts";
 import { openCase, openCaseWith } from "#core/advice/judge/case.ts";

@@ -1,4 +1,4 @@
-/** A log as the judge keeps it: parsed, sifted, ready to be asked. */
+/** A cached case of the judge: parsed log with its posterior. */
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { Case } from "#core/advice/judge/case.ts";
 import type { Revision } from "./revision.ts";

@@ -19,7 +19,7 @@ import type { HiddenEngine } from "#core/simulator/hidden-engine.ts";
 import { seededRandom, type Random } from "#core/numbers/random.ts";
 import { ride, rideCsv } from "#core/simulator/ride.ts";
 import type { Answer } from "./protocol.ts";
-import { encodingOf, headOf, portions, type Encoding } from "./text-file.ts";
+import { openText, portions, type Encoding, type TextWanted } from "./text-file.ts";
 
 export interface LookedAt extends Sniffed {
   readonly encoding: Encoding;
@@ -27,7 +27,11 @@ export interface LookedAt extends Sniffed {
   readonly headKey: string;
 }
 
-const LARGEST_BYTES = 600 * 1024 * 1024;
+const WANTED: TextWanted = {
+  largestBytes: 600 * 1024 * 1024,
+  tooLarge: "This file is over 600 MB. Export a part of the session.",
+  instead: "Export the session as CSV (a spreadsheet’s own format is none).",
+};
 const MOST_ROWS = 5_000_000;
 const LOOKED_LINES = 400;
 const DELIMITERS = [",", ";", "\t", "|"] as const;
@@ -50,11 +54,9 @@ function delimiterOf(text: string): Mapping["delimiter"] {
 
 /** @returns what the file seems to be, for the tuner to confirm */
 export async function lookAtLog(file: Blob, stoichiometric: number): Promise<Answer<LookedAt>> {
-  if (file.size === 0) return failed("This file is empty. Choose a logger’s CSV.");
-  if (file.size > LARGEST_BYTES) return failed("This file is over 600 MB. Export a part of the session.");
-  const encoding = encodingOf(await headOf(file));
-  if (!encoding)
-    return failed("This is no text file. Export the session as CSV (a spreadsheet’s own format is none).");
+  const opened = await openText(file, WANTED);
+  if ("problem" in opened) return failed(opened.problem);
+  const { encoding } = opened;
   const { value: first } = await portions(file, encoding, 2 ** 17).next();
   const text = first?.text ?? "";
   const delimiter = delimiterOf(text);

@@ -1,7 +1,7 @@
 /**
- * A worker that is started when it is first asked. Comlink by itself leaves a caller waiting for ever when a worker dies
- * and has no time limit; both end here in an error that a screen can show, and the next call starts afresh. A call that
- * took too long ends its own worker alone: what others had asked of that one is asked again of the next.
+ * Starts a worker on first use. Comlink by itself leaves a caller waiting for ever when a worker dies and has no
+ * time limit; both end here in an error that a screen can show, and the next call starts afresh. A call that took
+ * too long ends its own worker alone: what others had asked of that one is asked again of the next.
  */
 import * as Comlink from "comlink";
 

@@ -1,4 +1,4 @@
-/** Photos are scaled down away from the screen: a camera's twelve megabytes become a readable two hundred kilobytes. */
+/** Scales photos down in the worker and reads tones from them. */
 import { patchOf, toneOfColour, type ToneRead } from "#core/photo/tone-of-colour.ts";
 import type { Answer } from "./protocol.ts";
 

@@ -1,9 +1,11 @@
-/** All messages between the screens and the workers. The worker files only connect these to the core. */
+/** Types of all messages between screens and workers. */
 import type { AirEntry, InstrumentMessage, LookEntry, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { PlugPicture } from "#core/pictures/plug-picture.ts";
+import type { PlugScene } from "#core/pictures/plug-scene.ts";
 import type { Fix } from "#core/satellites/fix.ts";
 import type { Reduced } from "#core/logger/reduce.ts";
 import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
@@ -156,6 +158,8 @@ export interface FilesApi {
   /** Keeps a photo for {@link readTone}; the newest only. */
   openPhoto(file: Blob): Promise<Answer<SmallPhoto>>;
   readTone(porcelain: Spot, white: Spot): Answer<ToneRead>;
+  /** A plug as it looks; its pixels come as bytes. */
+  drawPlug(scene: PlugScene, seed: number, sidePx: number): Promise<Answer<PlugPicture>>;
   /** A table of figures in a text file, CSV or JSON. */
   readTable(file: Blob): Promise<Answer<Table>>;
   /** The tracks and routes of a GPX file. */

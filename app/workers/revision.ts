@@ -1,4 +1,4 @@
-/** Names one state of a rig's log: which rig, which of all that had its name, and how often it was saved. */
+/** Identifies one state of a rig's log: rig, incarnation, number of saves. */
 export interface Revision {
   readonly rigId: string;
   /** a rig deleted and brought in again has another one */

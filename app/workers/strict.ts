@@ -1,4 +1,4 @@
-/** No code from strings: the page’s policy forbids it, and the schemas’ library need not even try. */
+/** Turns off Zod's code generation, which the page's policy forbids. */
 import * as z from "zod/mini";
 
 z.config({ jitless: true });

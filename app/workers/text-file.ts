@@ -34,8 +34,26 @@ export function encodingOf(head: Uint8Array): Encoding | undefined {
   }
 }
 
-export async function headOf(file: Blob): Promise<Uint8Array> {
-  return new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+const headOf = async (file: Blob): Promise<Uint8Array> =>
+  new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+
+/** What is read, and what is said of a file that it cannot be. */
+export interface TextWanted {
+  readonly largestBytes: number;
+  readonly tooLarge: string;
+  /** what to choose instead */
+  readonly instead: string;
+}
+
+/** @returns how to decode a file, or in words why it is no such text */
+export async function openText(
+  file: Blob,
+  { largestBytes, tooLarge, instead }: TextWanted,
+): Promise<{ encoding: Encoding } | { problem: string }> {
+  if (file.size === 0) return { problem: `This file is empty. ${instead}` };
+  if (file.size > largestBytes) return { problem: tooLarge };
+  const encoding = encodingOf(await headOf(file));
+  return encoding ? { encoding } : { problem: `This is no text file. ${instead}` };
 }
 
 export interface Portion {

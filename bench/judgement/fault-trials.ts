@@ -1,4 +1,4 @@
-/** Something wrong that no jet cures, seeded into hidden engines: is it named, and is a healthy engine left alone? */
+/** Detection of seeded faults: named or missed, and false alarms on healthy engines. */
 import { PROVEN, type Proven } from "#core/log/schema.ts";
 import { ZONES } from "#core/carburettor/zones.ts";
 import type { Build, Change } from "#core/log/schema.ts";

@@ -1,4 +1,4 @@
-/** What a thread is asked, as plain data. */
+/** Messages to the bench's threads. */
 import type { FaultOutcome, Outcome } from "#core/simulator/trial.ts";
 import { faultyEngine, mendedEngine, type Seeded } from "./fault-trials.ts";
 import {

@@ -1,4 +1,4 @@
-/** The rigs of the bench: the demo's machines with boxes a club racer would own, a size missing here and there. */
+/** Rigs of the bench: the demo's machines with a club racer's incomplete boxes. */
 import type { Build } from "#core/log/schema.ts";
 import type { Random } from "#core/numbers/random.ts";
 import { ENDURO_BUILD } from "../../demo/enduro-build.ts";

@@ -1,4 +1,4 @@
-/** Values of a schema at its own edges: the smallest and largest number, the empty and the fullest list. */
+/** Boundary values of a Zod schema for tests: smallest and largest numbers, empty and longest lists. */
 import type * as z from "zod/mini";
 import type { Random } from "../numbers/random.ts";
 

@@ -1,4 +1,4 @@
-/** Entries for tests: a rig at an invented mountain, one line each. */
+/** Builders of log entries for tests, one line each. */
 import type { Zone } from "../carburettor/zones.ts";
 import type { Part, Tone } from "../log/parts.ts";
 import type { Build, Entry, Reading } from "../log/schema.ts";

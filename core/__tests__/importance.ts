@@ -1,4 +1,4 @@
-/** The second method that a belief is held against: draws from a widened copy of the answer, weighed. */
+/** Importance sampling as a second method against EP: draws from a widened posterior, reweighted. */
 import type { Evidence } from "../belief/evidence.ts";
 import type { Belief } from "../belief/unknowns.ts";
 import type { Line } from "../looks/line.ts";

@@ -1,4 +1,4 @@
-/** The worked example's engine as the judgement sees it, for tests. */
+/** The worked example's engine as a judged rig, for tests. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { beliefsOf, settingJudge, type SettingJudge } from "../advice/judge/judge-setting.ts";
 import { choices } from "../advice/plan/choices.ts";

@@ -1,4 +1,4 @@
-/** How often a random test is run: briefly on every change, at length with `npm run test:long`. */
+/** Number of runs of a property test: few on every change, many with `npm run test:long`. */
 const LONG = process.env["TAMIS_LONG"] !== undefined;
 
 /** @param name - of the environment variable that says another number */

@@ -1,4 +1,4 @@
-/** What an air is worth to an engine, in words a tuner uses: a height, a share of rated power. */
+/** Density altitude and share of rated power that an air allows. */
 import { requirePositive } from "../units/guard.ts";
 import type { HumidAir } from "./humid-air.ts";
 

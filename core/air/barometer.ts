@@ -1,4 +1,4 @@
-/** Station pressure: what the engine feels, from whatever the instrument or the weather report shows. */
+/** Station pressure from QNH, QFF or a station's own reading (ICAO standard atmosphere; hypsometric reduction). */
 import {
   ELEVATION_DOMAIN_M,
   PRESSURE_DOMAIN_PA,

@@ -1,4 +1,4 @@
-/** Relative humidity from the other instruments that show it. */
+/** Relative humidity from a dew point or a wet bulb (psychrometer equation). */
 import { bisectFalling } from "../numbers/bisect.ts";
 import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 import { requireRange, Refusal } from "../units/guard.ts";

@@ -1,4 +1,4 @@
-/** How far several gauges stand apart. */
+/** Spread of the vacuum gauges: largest less smallest reading. */
 import { requireFinite, Refusal } from "../units/guard.ts";
 
 /** What most manuals allow: 2 cmHg. */

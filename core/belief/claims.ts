@@ -132,7 +132,7 @@ export interface ClaimCase {
 }
 
 /** @returns all right first, then each doubted one wrong in turn */
-export function claimCases(claims: readonly Claim[]): ClaimCase[] {
+export function claimHypotheses(claims: readonly Claim[]): ClaimCase[] {
   const [first, ...later] = claims;
   const doubted = [...(first ? [first] : []), ...later.slice(-MOST_DOUBTED)];
   const wrong = doubted.flatMap(({ id, how }) =>

@@ -7,7 +7,7 @@
 import type { Likelihood } from "../looks/likelihood.ts";
 import { tiltedMoments, type Moments, type TiltedMoments } from "../numbers/quadrature.ts";
 import type { Evidence } from "./evidence.ts";
-import { blurred, type Site } from "./site.ts";
+import { convolvedSite, type Site } from "./site.ts";
 
 interface Member {
   /** its place among all evidence */
@@ -48,7 +48,7 @@ function exactOf(members: readonly Member[], sharedVariance: number): Factor["ex
     pull += (mean - shift) / variance;
     lnMass += (likelihood.lnHeight ?? 0) - (mean - shift) ** 2 / (2 * variance);
   }
-  const after = blurred({ precision, pull }, sharedVariance);
+  const after = convolvedSite({ precision, pull }, sharedVariance);
   return { site: after.site, lnMass: lnMass + after.lnMass };
 }
 

@@ -10,7 +10,7 @@ import { OFFSET_SD } from "../looks/instruments.ts";
 import { PRIOR_SD } from "./unknowns.ts";
 import { instrumentMessages, combinedMessages } from "./instrument-message.ts";
 import { layoutOf, priorOf } from "./layout.ts";
-import { alongOneMore, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
+import { paddedEvidence, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
 
 const start = [build(), air("0001", "08:30")];
 let made = 0;
@@ -126,8 +126,8 @@ describe("a look on a day without an air", () => {
     expect(staleAirSd(10_000)).toBeLessThanOrEqual(0.04);
     const [item] = openCase([...start, plug("0009", "09:00", "top", "soot")]).replayed.evidence;
     if (!item) throw new Error("one look is one item");
-    expect(alongOneMore(item, true).line.row.at(-1)).toBe(1);
-    expect(alongOneMore(item, false).line.row.at(-1)).toBe(0);
+    expect(paddedEvidence(item, true).line.row.at(-1)).toBe(1);
+    expect(paddedEvidence(item, false).line.row.at(-1)).toBe(0);
   });
 });
 

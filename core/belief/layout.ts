@@ -125,7 +125,7 @@ export function beliefOver(belief: Belief, cylinders: readonly number[]): Belief
 }
 
 /** @returns the line of how far one cylinder (from 0) departs from the mean of the others; two at least */
-export function departureLine(lines: readonly Line[], cylinder: number, layout: Pick<Layout, "size">): Line {
+export function contrastLine(lines: readonly Line[], cylinder: number, layout: Pick<Layout, "size">): Line {
   const own = lines[cylinder];
   if (!own || lines.length < 2)
     throw new RangeError(`cylinder must be one of at least two, got ${cylinder} of ${lines.length}`);

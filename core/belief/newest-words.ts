@@ -44,7 +44,7 @@ const aboutOf = (reading: Reading): string =>
  * @param said - of one day, in order: each look, and the zone that this is said of
  * @returns those that a newer word of the same ride has taken the place of
  */
-export function overtaken<
+export function superseded<
   T extends { readonly look: Look | undefined; readonly item: { readonly zone: string } },
 >(said: readonly T[]): ReadonlySet<T> {
   const rides = ridesOf([...new Set(said.flatMap(({ look }) => (look ? [look] : [])))]);

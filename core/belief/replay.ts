@@ -9,7 +9,14 @@ import type { Present } from "../log/present.ts";
 import { instrumentKey, type Instrument } from "../looks/instruments.ts";
 import { instrumentOf } from "../looks/registry.ts";
 import { runGroups, type RunGroup } from "../looks/run-groups.ts";
-import { claimCases, claimEvidence, claimsOf, weighCases, type Claim, type WeighedClaim } from "./claims.ts";
+import {
+  claimHypotheses,
+  claimEvidence,
+  claimsOf,
+  weighCases,
+  type Claim,
+  type WeighedClaim,
+} from "./claims.ts";
 import { runEvidence } from "./run-evidence.ts";
 import type { Evidence } from "./evidence.ts";
 import type { Frame } from "./frame.ts";
@@ -17,11 +24,11 @@ import { heatSlopes, slopeFor, type LearntHeat } from "./heat-slopes.ts";
 import { layoutOf, priorOf, type Layout } from "./layout.ts";
 import { evidenceMaker, type Look } from "./look-evidence.ts";
 import { framesOf, mixtures, type Mixtures } from "./look-mixtures.ts";
-import { overtaken } from "./newest-words.ts";
-import { AS_USUAL, learnScatter, scattered, suspects, type Scatter } from "./scatter.ts";
+import { superseded } from "./newest-words.ts";
+import { AS_USUAL, estimateScatter, withScatter, suspects, type Scatter } from "./scatter.ts";
 import { drift, reopen } from "./passing-time.ts";
 import { NO_SITE, type Site } from "./site.ts";
-import { alongOneMore, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
+import { paddedEvidence, daysToAir, firstUnknowns, staleAirSd, withUnknown } from "./stale-air.ts";
 import type { Belief } from "./unknowns.ts";
 import { update, type LookOutcome } from "./update.ts";
 
@@ -248,7 +255,7 @@ function observedIn({ items }: Session, log: Omit<OpenLog, "observedIn">): Match
         }))
       : [],
   );
-  const old = overtaken(seen);
+  const old = superseded(seen);
   return [...seen.filter((one) => !old.has(one)), ...timed];
 }
 
@@ -267,7 +274,7 @@ function workOut(
 ): DoneSession {
   const told = log
     .observedIn(session)
-    .map((one) => (one.look ? { ...one, item: scattered(one.look, one.item, scatter) } : one));
+    .map((one) => (one.look ? { ...one, item: withScatter(one.look, one.item, scatter) } : one));
   const claimed = session.items.flatMap(({ claim, at }) =>
     claim && claim.id !== wrong
       ? log.evidenceOfClaim(claim).map((item): MatchedEvidence => ({ ...bare, item, at }))
@@ -279,7 +286,7 @@ function workOut(
   );
   const items = [...told, ...claimed].map((one): MatchedEvidence => {
     if (days === undefined) return one;
-    return { ...one, item: alongOneMore(one.item, far.has(one.item.lookId)) };
+    return { ...one, item: paddedEvidence(one.item, far.has(one.item.lookId)) };
   });
   const before = days === undefined ? from : withUnknown(from, staleAirSd(days));
   const { mean, covariance, converged, outcomes, sites, lnEvidence } = update(
@@ -393,7 +400,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
   // Wrong, a claim is one of a setting drawn at random: what it then comes to is what it would to a guess.
   const byChance = (claim: Claim) => update(prior, log.evidenceOfClaim(claim)).lnEvidence();
   const under = (scatter: Scatter) => {
-    const cases = claimCases(claims).map((one) => ({
+    const cases = claimHypotheses(claims).map((one) => ({
       ...one,
       ...replayCase(log, sessions, { wrong: one.wrong, scatter }, now, memory),
     }));
@@ -410,7 +417,7 @@ export function replay(present: Present, options: ReplayOptions = {}): Replayed 
     return { cases, weighed, surest };
   };
   const usual = under(AS_USUAL);
-  const scatter = learnScatter(suspects(usual.surest.done.flatMap(lookedAt)), (tried) =>
+  const scatter = estimateScatter(suspects(usual.surest.done.flatMap(lookedAt)), (tried) =>
     lnEvidenceOf(replayCase(log, sessions, { wrong: usual.surest.wrong, scatter: tried }, now, memory)),
   );
   const { cases, weighed, surest } = scatter.size === 0 ? usual : under(scatter);

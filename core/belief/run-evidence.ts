@@ -1,7 +1,7 @@
 /** Observations from timed runs: the ratio of power between two settings of a session, through the power curve. */
 import type { Present, SeenRun } from "../log/present.ts";
 import { normalLikelihood } from "../looks/likelihood.ts";
-import { whatTheClockSays, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";
+import { runContrasts, zonesOfRun, type RunGroup } from "../looks/run-groups.ts";
 import { carburettorOf } from "../rig/carburettors.ts";
 import { humidAirFromLog, settingFromLog } from "../rig/from-build.ts";
 import { ZONES, type Zone } from "../carburettor/zones.ts";
@@ -69,7 +69,7 @@ export function runEvidence(
   mixtureOf: Mixtures,
 ): Evidence[] {
   const { runs } = group;
-  const { settings, contrasts } = whatTheClockSays(group, lnDryDensity);
+  const { settings, contrasts } = runContrasts(group, lnDryDensity);
   const [first, ...others] = settings;
   if (!first) return [];
   const lines = others.map((other) => gainLine(present, layout, mixtureOf, first, other));

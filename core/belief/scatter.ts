@@ -28,7 +28,7 @@ const keyOf = ({ entry: { reading } }: Look): string | undefined => {
 };
 
 /** @returns what a look says, by an instrument that scatters so */
-export function scattered(look: Look, item: Evidence, scatter: Scatter): Evidence {
+export function withScatter(look: Look, item: Evidence, scatter: Scatter): Evidence {
   const key = scatter.size === 0 ? undefined : keyOf(look);
   const factor = key === undefined ? undefined : scatter.get(key);
   const wider = factor === undefined ? undefined : item.likelihood.wider?.(factor);
@@ -62,7 +62,10 @@ export function suspects(all: readonly Weighed[]): string[] {
  * @param keys - whom to ask of
  * @param lnEvidenceWith - of the whole log, were the scatter so
  */
-export function learnScatter(keys: readonly string[], lnEvidenceWith: (scatter: Scatter) => number): Scatter {
+export function estimateScatter(
+  keys: readonly string[],
+  lnEvidenceWith: (scatter: Scatter) => number,
+): Scatter {
   let [learnt, best] = [AS_USUAL, keys.length > 0 ? lnEvidenceWith(AS_USUAL) : 0];
   for (const key of keys) {
     const others = learnt;

@@ -28,7 +28,7 @@ export function lnSiteMass({ precision, pull }: Site, { mean, variance }: Moment
 }
 
 /** @returns the same site, and ln of what is left of it, once its line has a further error of that variance */
-export function blurred({ precision, pull }: Site, variance: number): { site: Site; lnMass: number } {
+export function convolvedSite({ precision, pull }: Site, variance: number): { site: Site; lnMass: number } {
   const spread = 1 + precision * variance;
   return {
     site: { precision: precision / spread, pull: pull / spread },

@@ -34,7 +34,7 @@ export function firstUnknowns({ mean, covariance }: Belief, size: number): Belie
 }
 
 /** @returns the look along a belief that is longer by one, moved by that one or not */
-export function alongOneMore(item: Evidence, moved: boolean): Evidence {
+export function paddedEvidence(item: Evidence, moved: boolean): Evidence {
   const row = new Float64Array(item.line.row.length + 1);
   row.set(item.line.row);
   row[row.length - 1] = moved ? 1 : 0;

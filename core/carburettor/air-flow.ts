@@ -1,4 +1,7 @@
-/** How much air the engine draws at a throttle opening: the throttle's orifice against the engine's swallow. */
+/**
+ * Air flow through the engine at a throttle opening: orifice flow at the slide matched to the engine's swept
+ * demand.
+ */
 import { DRY_AIR_MOLAR_MASS, GAS_CONSTANT, type HumidAir } from "../air/humid-air.ts";
 import { bisectFalling } from "../numbers/bisect.ts";
 import { requirePositive } from "../units/guard.ts";

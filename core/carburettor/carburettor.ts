@@ -1,4 +1,4 @@
-/** What the model knows of one carburettor on its engine. All in SI; jets by the number stamped on them. */
+/** Parameters of one carburettor and its engine, in SI; jets by their stamped numbers. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { requirePositive, requireRange } from "../units/guard.ts";
 import type { Fuel } from "./fuel.ts";

@@ -1,5 +1,5 @@
 /**
- * The two ways fuel takes to the engine. Both are orifices: flow = area √(2 ρ Δp), with the discharge
+ * Fuel flow through the pilot path and the main path. Both are orifices: flow = area √(2 ρ Δp), with the discharge
  * coefficient taken into the area. The areas are what jets, screw, needle and clip set.
  */
 import { requirePositive, Refusal } from "../units/guard.ts";

@@ -1,4 +1,4 @@
-/** The fuel as the carburettor meters it: by density, by how much air a kilogram needs, and by how much of it burns. */
+/** Fuel properties that metering depends on: density, stoichiometric ratio, ethanol, premix oil. */
 import { requirePositive, requireRange } from "../units/guard.ts";
 
 export interface Fuel {

@@ -1,7 +1,6 @@
 /**
- * Jets are holes, and there are two ways to number them: by the diameter of the hole, or by what it
- * flows. The same correction of area moves a diameter number by its square root and a flow number by
- * all of it; mixing them up is a common way to hurt an engine.
+ * Jet numbering: by the diameter of the hole, or by its flow. The same correction of area moves a diameter number
+ * by its square root and a flow number by all of it; mixing them up is a common way to hurt an engine.
  */
 import { requirePositive } from "../units/guard.ts";
 

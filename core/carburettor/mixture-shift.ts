@@ -1,4 +1,4 @@
-/** How the mixture moves from the baseline: + is leaner, as a log ratio of λ. */
+/** Mixture shift from the baseline: the log ratio of λ, + is leaner. */
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import type { Setting } from "./carburettor.ts";
 import { feedAt, pointAt, type Authority, type Model, type Point } from "./model.ts";

@@ -1,6 +1,6 @@
 /**
- * The carburettor model: how the mixture moves at each throttle opening when a part or the air changes,
- * and who feeds there. The baseline setting in the baseline air is taken as right; all is a ratio to it.
+ * The carburettor model: mixture shift at each throttle opening for another part or air, and the share of fuel from
+ * each path. The baseline setting in the baseline air is taken as right; all is a ratio to it.
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { requireRange, Refusal } from "../units/guard.ts";

@@ -1,4 +1,4 @@
-/** The jet needle: a profile measured with a micrometer, hung at a groove. */
+/** Jet needle: measured diameter profile and clip groove give the free annulus at each slide lift. */
 import { requireFinite, requirePositive, requireWhole, Refusal } from "../units/guard.ts";
 
 export interface NeedlePoint {

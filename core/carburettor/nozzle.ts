@@ -1,4 +1,4 @@
-/** The depression over the main nozzle, and what a nearly closed slide leaves of it. */
+/** Pressure depression at the needle-jet nozzle, and how a nearly closed slide shields it. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { manualLift, type AirFlow } from "./air-flow.ts";
 import { bisectFalling } from "../numbers/bisect.ts";

@@ -1,4 +1,4 @@
-/** How far the throttle opens the bore. */
+/** Throttle opening as slide lift and as free area of the bore. */
 import { requirePositive, requireRange } from "../units/guard.ts";
 
 /**

@@ -1,4 +1,4 @@
-/** What a screw does to the idle mixture at each position, by the model: the scale that best idle is fitted on. */
+/** Idle mixture as a function of screw turns by the model: the abscissa of the best-idle fit. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { SCREW_DOMAIN, type Setting } from "./carburettor.ts";
 import { feedAt, pointAt, type Model } from "./model.ts";

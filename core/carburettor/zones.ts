@@ -1,4 +1,4 @@
-/** The throttle in four zones, each with the opening at which the model is asked about it. */
+/** The four throttle zones and the probe opening at which the model is evaluated in each. */
 
 export const ZONES = ["idle", "low", "mid", "top"] as const;
 export type Zone = (typeof ZONES)[number];

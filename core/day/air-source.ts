@@ -1,4 +1,4 @@
-/** Where the air of a day to come is known from: its forecast with the day's readings, else the air that was read last. */
+/** Chooses the source of a coming air: a forecast corrected by the day's readings, else the last reading. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { aheadOf, heldAir, tellsOf, weatherOf, type AirAhead, type Reading } from "../forecast/air-ahead.ts";
 import { forecastOf, type Forecast, type Weather } from "../forecast/forecast.ts";

@@ -1,4 +1,4 @@
-/** "As it was then": what this Tamis makes of a log as it stood at a moment, with all that was believed wrongly in it. */
+/** Advice recomputed from the log as it was at an earlier moment, struck entries included. */
 import { adviseOn, type Advice } from "../advice/card/advise.ts";
 import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
 import type { Build } from "../log/schema.ts";

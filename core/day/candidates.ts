@@ -1,4 +1,7 @@
-/** A dozen settings at most that a day could be ridden on: the best of its airs, one for all of them, and their mixes. */
+/**
+ * Candidate settings of a day plan (at most twelve): the best of each air, the best single one, and mixtures of
+ * them.
+ */
 import type { Setting } from "../log/schema.ts";
 import { settingKey, type SettingJudge } from "../advice/judge/judge-setting.ts";
 import { bestAtOneStop, type PlanQuestion } from "../advice/plan/plan.ts";

@@ -1,6 +1,6 @@
 /**
- * Two days side by side, with what sets them apart taken apart: how much of it the air did, how much the parts, and how
- * much is the engine itself, or what has been learnt of it since.
+ * Compares two days: splits the mixture difference of each zone into air, parts, and the engine itself (or what has
+ * been learnt of it since).
  */
 import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
 import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";

@@ -1,4 +1,4 @@
-/** Two settings side by side in the same air, by all that is known of the engine now. */
+/** Two settings compared in one air under the present posterior. */
 import { groupOf, type Case } from "../advice/judge/case.ts";
 import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";

@@ -1,4 +1,4 @@
-/** All that the day's screen shows: the plan over its heats, what the air wants in between, and where it is known from. */
+/** Result of a day query: plan over the heats, right settings in between, and the source of the air. */
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import { unexplainedLean, type UnexplainedLean } from "../advice/plan/unexplained-lean.ts";
 import { airSource, thinnestWithoutFiles, type AirSource } from "./air-source.ts";

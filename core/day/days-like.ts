@@ -1,6 +1,6 @@
 /**
- * Past days by what jetting feels: the air that burns and the water in it first, then the place, then whether the
- * machine is still the same. A setting that was seen on such a day is the best beginning there is.
+ * Ranks past days by similarity for jetting: the air that burns and the water in it first, then the place, then
+ * whether the machine is still the same. A setting that was seen on such a day is the best beginning there is.
  */
 import { frameOf } from "../belief/frame.ts";
 import { PROBES, perZone, ZONES, type PerZone } from "../carburettor/zones.ts";

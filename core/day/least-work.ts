@@ -1,4 +1,4 @@
-/** The least of loss and work over stages that follow one another: every way through is counted, none is tried. */
+/** Shortest path over stages by dynamic programming: minimises expected loss plus work. */
 
 export interface Stages {
   /** how many stages follow one another */

@@ -1,6 +1,6 @@
 /**
- * The plan of a day: what is fitted for each heat, so that loss and spanner work over all of them are least. A change
- * comes no sooner than it gains what a reading can show, and what it gains counts for every heat until the next one.
+ * Plans a day: the setting for each heat that minimises expected loss plus work over all heats. A change comes no
+ * sooner than it gains what a reading can show, and what it gains counts for every heat until the next one.
  */
 import { groupOf, type Case } from "../advice/judge/case.ts";
 import { chanceBetter } from "../advice/judge/chances.ts";

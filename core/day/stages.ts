@@ -1,4 +1,4 @@
-/** Heats and stretches as the judge is asked about them: every air that may come, with what it may be. */
+/** Heats and stretches as decision stages: a few weighted air scenarios (quadrature nodes) each. */
 import type { Case, Group } from "../advice/judge/case.ts";
 import { judgeOf } from "../advice/judge/case.ts";
 import { judgeOver } from "../advice/judge/judge-over.ts";

@@ -1,4 +1,4 @@
-/** How what is believed of an engine, and of the instruments it is looked at with, has moved from day to day. */
+/** Posterior means and standard deviations of engine and instruments, day by day. */
 import { groupOf, type Case } from "../advice/judge/case.ts";
 import { beliefOver, placeOfInstrument } from "../belief/layout.ts";
 import { firstUnknowns } from "../belief/stale-air.ts";

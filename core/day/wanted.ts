@@ -1,4 +1,4 @@
-/** What the air of a day wants of each part, moment by moment: between the sizes there are, with the air's doubt. */
+/** The continuous right value of each part over a day's air, with its standard deviation. */
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import type { SettingJudge } from "../advice/judge/judge-setting.ts";
 import { expectedLoss } from "../advice/judge/loss.ts";

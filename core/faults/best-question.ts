@@ -2,7 +2,7 @@
 import type { Present } from "../log/present.ts";
 import { QUESTION_NAMES, type QuestionName } from "../log/question-names.ts";
 import type { Symptom } from "../log/symptom-names.ts";
-import { ASKED_AFTER, YES_WHEN_JETTING, type UsualYes } from "./questions.ts";
+import { ASKED_AFTER, YES_WHEN_JETTING, type BaseRates } from "./questions.ts";
 
 export interface Hypothesis {
   readonly chance: number;
@@ -21,7 +21,7 @@ const WORTH_ASKING = 0.025;
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log(p) - (1 - p) * Math.log(1 - p));
 
 /** @returns mutual information between the answer and what it is, nats */
-function tells(question: QuestionName, hypotheses: readonly Hypothesis[], usually: UsualYes): number {
+function tells(question: QuestionName, hypotheses: readonly Hypothesis[], usually: BaseRates): number {
   const yesOf = ({ answers }: Hypothesis) => answers[question] ?? usually[question];
   const yes = hypotheses.reduce((sum, one) => sum + one.chance * yesOf(one), 0);
   return entropy(yes) - hypotheses.reduce((sum, one) => sum + one.chance * entropy(yesOf(one)), 0);
@@ -32,7 +32,7 @@ export function bestQuestion(
   hypotheses: readonly Hypothesis[],
   { symptoms, answers }: Reported,
   { build }: Pick<Present, "build">,
-  usually: UsualYes = YES_WHEN_JETTING,
+  usually: BaseRates = YES_WHEN_JETTING,
 ): QuestionName | undefined {
   const several = (build?.engine.cylinders ?? 1) > 1;
   const open = QUESTION_NAMES.filter((question) => {

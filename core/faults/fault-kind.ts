@@ -89,7 +89,7 @@ export function everyLook(shape: Readonly<Record<Zone, number>>): (seen: Seen) =
 }
 
 /** @returns what is missing of all that was done since to these parts, where only a share of it still works */
-export function deafTo(
+export function unappliedChanges(
   { changes }: FaultGround,
   parts: readonly SeenChange["what"][],
   missing: number,

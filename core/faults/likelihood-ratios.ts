@@ -6,7 +6,7 @@ import type { CheckEntry } from "../log/schema.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { CheckName, FindingName } from "../log/walk-round-names.ts";
 import type { FaultKind } from "./fault-kind.ts";
-import { PLUG_WHEN_JETTING, type UsualYes } from "./questions.ts";
+import { PLUG_WHEN_JETTING, type BaseRates } from "./questions.ts";
 
 /** One reason for or against a fault, and ln of how many times it makes it likelier. */
 export type Reason = { readonly weight: number } & (
@@ -110,7 +110,7 @@ export function reportedReasons(
   present: Present,
   lately: RecentReports,
   since: number,
-  usually: UsualYes,
+  usually: BaseRates,
 ): Reason[] {
   const answers = [...lately.answers].flatMap(([question, is]): Reason[] => {
     if (fault.answers[question] === undefined) return [];

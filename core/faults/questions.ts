@@ -3,9 +3,9 @@ import type { QuestionName } from "../log/question-names.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { PlugFinding } from "../log/parts.ts";
 
-export type UsualYes = Readonly<Record<QuestionName, number>>;
+export type BaseRates = Readonly<Record<QuestionName, number>>;
 
-export const YES_WHEN_JETTING: UsualYes = {
+export const YES_WHEN_JETTING: BaseRates = {
   screwMatters: 0.92,
   worseAfterStanding: 0.07,
   comesBackRolledOff: 0.25,

@@ -4,7 +4,7 @@ import { replay, type Replayed, type MatchedEvidence } from "../belief/replay.ts
 import type { Entry } from "../log/schema.ts";
 import { foldPossible } from "../rig/check-log.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { lnRematched } from "./rematched.ts";
+import { lnBayesFactor } from "./bayes-factor.ts";
 
 const lambda = (id: string, time: string, zone: "idle" | "mid" | "top", value: number, day?: string): Entry =>
   lookWith(id, time, { type: "lambda", zone, lambda: value, sensor: "inside" }, day);
@@ -60,7 +60,7 @@ describe("how much better a log is explained by something that is added", () => 
     ["everywhere", everywhere, 0.1, 0.04],
   ])("is the same with all looks matched anew where every look is exact: %s", (_, share, mean, sd) => {
     const quick = lnShiftWeight(shiftParabola(EXACT.sessions, share), { mean, sd });
-    const anew = lnRematched(EXACT.sessions, share, nowhere, { mean, sd });
+    const anew = lnBayesFactor(EXACT.sessions, share, nowhere, { mean, sd });
     expect(quick).toBeCloseTo(anew ?? NaN, 8);
     expect(Math.abs(quick)).toBeGreaterThan(0.01);
   });
@@ -70,7 +70,7 @@ describe("how much better a log is explained by something that is added", () => 
     const last = EXACT.sessions.slice(-1);
     expect(last[0]?.after.mean.length).toBe((last[0]?.known ?? 0) + 1);
     expect(lnShiftWeight(shiftParabola(last, atIdle), size)).toBeCloseTo(
-      lnRematched(last, atIdle, nowhere, size) ?? NaN,
+      lnBayesFactor(last, atIdle, nowhere, size) ?? NaN,
       8,
     );
   });
@@ -92,7 +92,7 @@ describe("how much better a log is explained by something that is added", () => 
     const size = { mean: 0.1, sd: 0.05 };
     const fixed = ({ item }: MatchedEvidence) => (item.zone === "top" ? -0.03 : 0);
     const quick = lnShiftsWeight(EXACT.sessions, atIdle, fixed, size);
-    expect(quick).toBeCloseTo(lnRematched(EXACT.sessions, atIdle, fixed, size) ?? NaN, 8);
+    expect(quick).toBeCloseTo(lnBayesFactor(EXACT.sessions, atIdle, fixed, size) ?? NaN, 8);
     expect(lnShiftsWeight(EXACT.sessions, atIdle, nowhere, size)).toBe(
       lnShiftWeight(shiftParabola(EXACT.sessions, atIdle), size),
     );
@@ -106,7 +106,7 @@ describe("how much better a log is explained by something that is added", () => 
     );
     const size = { mean: 0.12, sd: 0.04 };
     const quick = lnShiftWeight(shiftParabola(plugs.sessions, atIdle), size);
-    const anew = lnRematched(plugs.sessions, atIdle, nowhere, size) ?? NaN;
+    const anew = lnBayesFactor(plugs.sessions, atIdle, nowhere, size) ?? NaN;
     expect(anew).toBeGreaterThan(0.5);
     expect(Math.abs(quick - anew)).toBeLessThan(0.5);
   });
@@ -119,7 +119,7 @@ describe("how much better a log is explained by something that is added", () => 
         ...days.map((day, i) => lambda(`day-${i}`, "10:00", "idle", 0.9, day)),
       ]),
     );
-    expect(lnRematched(long.sessions, atIdle, nowhere, { mean: 0.1, sd: 0.05 })).toBeUndefined();
+    expect(lnBayesFactor(long.sessions, atIdle, nowhere, { mean: 0.1, sd: 0.05 })).toBeUndefined();
     expect(lnShiftWeight(shiftParabola(long.sessions, atIdle), { mean: 0.1, sd: 0.05 })).toBeLessThan(0);
   });
 });

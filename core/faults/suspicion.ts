@@ -11,7 +11,7 @@ import type { SeenChange } from "./changes.ts";
 import { bestQuestion, type Hypothesis } from "./best-question.ts";
 import { FAULTS } from "./registry.ts";
 import { recentReports, type Reason } from "./likelihood-ratios.ts";
-import { usualYes } from "./usual-answers.ts";
+import { baseRatesOfYes } from "./base-rates.ts";
 import { lnSumExp, Weighing, type Weighed } from "./weighing.ts";
 
 /** Named when it is likelier than this, and twice as likely as the next. */
@@ -202,7 +202,7 @@ const suspectOf = ({ kind, chance, best }: Weighed & { readonly chance: number }
 
 /** @returns what else than jetting it could be */
 export function suspicion(present: Present, replayed: Replayed): Suspicion {
-  const usually = usualYes(present, replayed);
+  const usually = baseRatesOfYes(present, replayed);
   const ways = replayed.cases.map(({ share, ...seen }): Way => ({
     lnShare: Math.log(share),
     weighing: new Weighing(present, { ...replayed, ...seen }, usually),

@@ -5,13 +5,13 @@ import type { Present } from "../log/present.ts";
 import type { CheckEntry } from "../log/schema.ts";
 import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { rigFromBuild } from "../rig/from-build.ts";
-import { fadesOf } from "./fades.ts";
+import { fadeProfile } from "./fade-profile.ts";
 import { changesOf, effectOfChanges, type SeenChange } from "./changes.ts";
 import type { FaultCase, FaultKind, Seen } from "./fault-kind.ts";
-import type { UsualYes } from "./questions.ts";
-import { oddCases } from "./odd-engines.ts";
+import type { BaseRates } from "./questions.ts";
+import { benignHypotheses } from "./benign-hypotheses.ts";
 import { lnShiftsWeight, lnShiftWeight, shiftParabola } from "./shift-weight.ts";
-import { alsoMade, lnRematched, MOST_DAYS } from "./rematched.ts";
+import { alsoMade, lnBayesFactor, MOST_DAYS } from "./bayes-factor.ts";
 import {
   checksMade,
   reportedReasons,
@@ -94,14 +94,14 @@ export class Weighing {
   private readonly checks: readonly CheckEntry[];
   private readonly said = new Map<number, RecentReports>();
   private readonly fades: PerZone<number>;
-  private readonly usually: UsualYes;
-  constructor(present: Present, replayed: Replayed, usually: UsualYes) {
+  private readonly usually: BaseRates;
+  constructor(present: Present, replayed: Replayed, usually: BaseRates) {
     this.usually = usually;
     this.present = present;
     this.replayed = replayed;
     this.sessions = recent(replayed.sessions);
     this.checks = checksMade(present);
-    this.fades = present.build ? fadesOf(rigFromBuild(present.build)) : perZone(() => 1);
+    this.fades = present.build ? fadeProfile(rigFromBuild(present.build)) : perZone(() => 1);
     this.changes = changesOf(present).map((change) => ({ change, instant: Date.parse(change.at) }));
     const effect = effectOfChanges(replayed.mixtureOf);
     const known = new Map<MatchedEvidence, Map<SeenChange, number>>();
@@ -201,8 +201,12 @@ export class Weighing {
     };
     const fixed = best.one.besides ? this.counted(best.one.besides, best.from) : () => 0;
     const looks = unlessImpossible(() =>
-      lnRematched(this.sessions, this.counted(best.one.shareOf, best.from), fixed, best.one.size, (matched) =>
-        alsoMade(matched.item.likelihood, made(matched)),
+      lnBayesFactor(
+        this.sessions,
+        this.counted(best.one.shareOf, best.from),
+        fixed,
+        best.one.size,
+        (matched) => alsoMade(matched.item.likelihood, made(matched)),
       ),
     );
     if (looks === undefined || !Number.isFinite(looks)) return one;
@@ -245,7 +249,7 @@ export class Weighing {
 
   /** @returns ln of how much likelier all is because engines may be odd */
   lnOdd(): number {
-    const cases = oddCases(this.replayed.layout);
+    const cases = benignHypotheses(this.replayed.layout);
     const usual = 1 - cases.reduce((sum, { prior }) => sum + prior, 0);
     return lnSumExp([
       Math.log(usual),

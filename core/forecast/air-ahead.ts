@@ -1,4 +1,4 @@
-/** The air of a moment to come: what is most likely, and how far it may be off, with the day's readings taken in. */
+/** Predicted air at a moment: mean and standard deviations, corrected by the day's own readings. */
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import { dewPointOf, humidityFromDewPoint } from "../air/humidity.ts";
 import type { AirEntry } from "../log/schema.ts";

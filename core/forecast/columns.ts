@@ -1,4 +1,4 @@
-/** What the columns of a forecast mean: the tuner has the last word. */
+/** Roles and units of a forecast table's columns, as concluded or as the tuner corrected them. */
 import * as z from "zod/mini";
 import { offsetOf, offsetText } from "./instants.ts";
 

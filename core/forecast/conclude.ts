@@ -1,6 +1,6 @@
 /**
- * What is made of a forecast's table before anybody says a word: its columns by their heads, its units and the level of
- * its pressure by what the file says of them and what the figures can be.
+ * Interprets a forecast table without asking: its columns by their heads, its units and the level of its pressure
+ * by what the file says of them and what the figures can be.
  */
 import {
   fractionOf,

@@ -1,7 +1,7 @@
 /**
- * How far a forecast is off: less sure the further ahead, and known better with every reading of the day. Its error is
- * taken for a normal process, half of which stays for the day and half of which passes within hours; what the station
- * read is what is known of it.
+ * Error model of a forecast: its variance grows with lead time, and the day's readings correct it. Its error is
+ * taken for a normal process, half of which stays for the day and half of which passes within hours; what the
+ * station read is what is known of it.
  */
 import { cholesky } from "../numbers/linear.ts";
 import { requireFinite } from "../units/guard.ts";

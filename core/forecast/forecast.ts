@@ -1,5 +1,5 @@
 /**
- * A forecast as it is asked: at any moment and height. Between its hours it goes in dew point and sea-level pressure,
+ * Interpolates a forecast to any moment and height. Between its hours it goes in dew point and sea-level pressure,
  * which change evenly; relative humidity swings with the temperature of each hour.
  */
 import {

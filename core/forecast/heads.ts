@@ -1,4 +1,4 @@
-/** What the heads of a forecast's columns say: which column is what, and in which unit. */
+/** Parses column heads of a forecast: role and unit of each. */
 import type { ForecastRole } from "./columns.ts";
 
 /** What forecasts call things, the surest names first. */

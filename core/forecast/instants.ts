@@ -1,4 +1,4 @@
-/** The times of a table: with a zone of their own, or by a clock on the wall that is put on and back once a year. */
+/** Parses a table's times: with a UTC offset, or local wall-clock time with daylight saving. */
 
 /** @returns minutes east of Greenwich of a clock on the wall, given what it shows as if that were UTC */
 export type WallClock = (shownMs: number) => number;

@@ -1,6 +1,7 @@
 /**
- * The level and unit of a column of pressures: the place's own, reduced to the sea with the day's air, or with the standard
- * atmosphere's as altimeters are set. A head may be wrong of it; weather at the sea and a barometer of the day decide.
+ * Infers level and unit of a pressure column: the place's own, reduced to the sea with the day's air, or with the
+ * standard atmosphere's as altimeters are set. A head may be wrong of it; weather at the sea and a barometer of the
+ * day decide.
  */
 import {
   LAPSE_K_M,

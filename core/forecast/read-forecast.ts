@@ -1,4 +1,4 @@
-/** A table with its columns named becomes the hours of a forecast; what cannot be used is told, row by row. */
+/** Reads a table with known columns into hourly records; unusable rows are reported by number. */
 import { looksLikeSeaLevel, meanSeaLevelPressure, stationPressureFromSetting } from "../air/barometer.ts";
 import { MOST_HOURS, type ForecastHour } from "../log/schema.ts";
 import { PRESSURE_DOMAIN_PA, SEA_LEVEL_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";

@@ -1,4 +1,4 @@
-/** A table of figures as a file has it, whatever it was written in: names, and rows of cells. */
+/** A table of cells with column names, from CSV or JSON. */
 
 import { unitNamed } from "./heads.ts";
 

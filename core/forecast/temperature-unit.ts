@@ -1,4 +1,4 @@
-/** The unit of a column of temperatures: by what the file says, the readings of the day, or what the season allows. */
+/** Infers the unit of a temperature column from head, readings of the day and season (Bayes). */
 import { LAPSE_K_M } from "../air/barometer.ts";
 import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 import { FORECAST_UNITS, kelvinOf } from "./columns.ts";

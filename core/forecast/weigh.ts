@@ -1,4 +1,4 @@
-/** A column's readings weighed against each other by Bayes: the likeliest holds, and what is doubtful and matters is asked. */
+/** Bayes comparison of readings of a column: takes the likeliest, asks where two remain and the air depends on it. */
 import { normalDensity } from "../numbers/normal.ts";
 import type { ForecastMapping } from "./columns.ts";
 import type { WallClock } from "./instants.ts";

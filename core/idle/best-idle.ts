@@ -1,7 +1,7 @@
 /**
- * Best idle: rpm against the turns of the mixture screw rises to a crest and falls off on both sides, lean on
- * one and rich on the other. The fit is a crest with a slope of its own on each side, robust against a reading
- * that jumped, and honest about how well the points fix it.
+ * Best-idle fit: rpm against turns of the mixture screw rises to a crest and falls off on both sides, lean on one
+ * and rich on the other. The fit is a crest with a slope of its own on each side, robust against a reading that
+ * jumped, and honest about how well the points fix it.
  */
 import { requireFinite, requirePositive, requireRange } from "../units/guard.ts";
 

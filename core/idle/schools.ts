@@ -1,4 +1,4 @@
-/** How tuners set the mixture screw, and when a screw condemns the pilot jet. They disagree; each has its name. */
+/** Methods of setting the mixture screw, and each one's criterion for a wrong pilot jet. */
 import type { ScrewSchool } from "../log/schools.ts";
 import type { BestIdle } from "./best-idle.ts";
 

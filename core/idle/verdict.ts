@@ -1,4 +1,4 @@
-/** What the best position of the screw says about the pilot jet. */
+/** From the best screw position to a verdict on the pilot jet. */
 import { requirePositive, requireRange } from "../units/guard.ts";
 import { normalCdf } from "../numbers/normal.ts";
 import type { BestIdle, IdleFit } from "./best-idle.ts";

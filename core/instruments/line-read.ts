@@ -1,4 +1,4 @@
-/** What one line of an instrument came to, and the figures in it. */
+/** Result of parsing one line from an instrument. */
 import { DOMAIN, type Quantity, type Sample } from "./sample.ts";
 
 /** What a line says, before it is known when. */

@@ -1,6 +1,6 @@
 /**
- * The lines of text that an instrument on a serial port speaks. `rpm 1480` · `vac 2 31.4 kPa` · `air,24.5,56,988.2` ·
- * `lambda 0.874` · `afr 12.8 e85` · weather sentences of NMEA 0183. An empty line or one that begins with # says nothing.
+ * Parses the text lines of serial instruments: `rpm 1480` · `vac 2 31.4 kPa` · `air,24.5,56,988.2` · `lambda 0.874`
+ * · `afr 12.8 e85` · weather sentences of NMEA 0183. An empty line or one that begins with # says nothing.
  */
 import { FUELS, petrolWith, type Fuel } from "../carburettor/fuel.ts";
 import { ZERO_CELSIUS_K } from "../air/saturation-vapour-pressure.ts";

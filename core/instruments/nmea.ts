@@ -1,6 +1,7 @@
 /**
- * Weather sentences of NMEA 0183: `XDR` (transducers, in fours: kind, figure, unit, name) and `MDA` (meteorological
- * composite). Any other sentence that is whole says nothing of the air. Units: C, H or P per cent, B bar, P pascal.
+ * Parses weather sentences of NMEA 0183: `XDR` (transducers, in fours: kind, figure, unit, name) and `MDA`
+ * (meteorological composite). Any other sentence that is whole says nothing of the air. Units: C, H or P per cent,
+ * B bar, P pascal.
  */
 import { ZERO_CELSIUS_K } from "../air/saturation-vapour-pressure.ts";
 import { AIR_CHANNELS, figure, noise, saidOf, SILENT, type LineRead, type Said } from "./line-read.ts";

@@ -1,4 +1,4 @@
-/** What an instrument says, one figure at a time, whatever it is connected by. */
+/** One sample of an instrument: channel, value, time; the same for every connection. */
 import { PRESSURE_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";
 
 export type Quantity = "rpm" | "depression" | "temperature" | "humidity" | "pressure" | "lambda";

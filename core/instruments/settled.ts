@@ -1,4 +1,4 @@
-/** Whether a figure that lives has come to rest: an idle read before it settles is an idle misread. */
+/** Detects when a live figure has settled, such as an idle speed after a turn of the screw. */
 import type { Sample } from "./sample.ts";
 
 export interface Settling {

@@ -1,6 +1,6 @@
 /**
- * What a weather station says of the air, and whether it may be believed: means over half a minute, the trend of the
- * pressure, and an instrument that the sun warms.
+ * Reduces a weather station's samples and checks them: means over half a minute, the trend of the pressure, and an
+ * instrument that the sun warms.
  */
 import { saturationVapourPressure } from "../air/saturation-vapour-pressure.ts";
 import { TEMPERATURE_DOMAIN_K } from "../units/domains.ts";

@@ -1,4 +1,4 @@
-/** The newest stretch over which a figure was held: what a glance at a meter is not. */
+/** The newest stretch over which a figure was steady, with its mean and standard deviation. */
 import type { Sample } from "./sample.ts";
 
 export interface Held {

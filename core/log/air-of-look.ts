@@ -1,4 +1,4 @@
-/** Which air a look is held against: one of its own day, else the nearest that was read, however far. */
+/** Chooses the air reading that belongs to a look: one of its own day, else the nearest in time. */
 import { dayOf, type AirEntry } from "./schema.ts";
 
 export interface AirOfLook {

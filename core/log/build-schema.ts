@@ -1,6 +1,6 @@
 /**
- * What a log says of a machine. Measures of parts are kept as read off micrometer and stamp (mm, jet numbers);
- * the air is SI. Objects are strict: a key we do not know is a mistake.
+ * Schema of a build: the machine with its carburettors. Measures of parts are kept as read off micrometer and stamp
+ * (mm, jet numbers); the air is SI. Objects are strict: a key we do not know is a mistake.
  */
 import * as z from "zod/mini";
 import { PRESSURE_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";

@@ -1,4 +1,4 @@
-/** Which carburettor feeds which cylinder. */
+/** Maps cylinders to carburettors. */
 import type { Build } from "./schema.ts";
 
 /** @returns the carburettor (from 0) that feeds a cylinder (from 0): shared out evenly, in order */

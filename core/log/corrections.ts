@@ -1,6 +1,6 @@
 /**
- * A part that was only measured better was always like that: the new figure reaches back over all builds that held
- * the old one. A field that differs and was not so named is another part from then on.
+ * Corrected measurements apply retroactively: the new figure reaches back over all builds that held the old one. A
+ * field that differs and was not so named is another part from then on.
  */
 import type * as z from "zod/mini";
 import type { PathName } from "./parts.ts";

@@ -1,4 +1,4 @@
-/** What the log holds of a day ahead: the place, its forecast, the heats, the way over a mountain, a year's air. */
+/** Schemas of entries about coming days: place, forecast, heats, route, a year's air. */
 import * as z from "zod/mini";
 import { ELEVATION_DOMAIN_M, SEA_LEVEL_DOMAIN_PA } from "../units/domains.ts";
 import { AirState } from "./build-schema.ts";

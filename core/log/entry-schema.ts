@@ -1,4 +1,4 @@
-/** What every entry of a log has, and the pieces that several kinds share. */
+/** Fields common to every log entry, and pieces that several kinds share. */
 import * as z from "zod/mini";
 import "./refusals-in-words.ts";
 

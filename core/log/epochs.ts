@@ -1,4 +1,4 @@
-/** Work on the machine, and exactly the doubts that each kind of it reopens. */
+/** Work on the machine and the model parameters whose uncertainty each kind resets. */
 import * as z from "zod/mini";
 import type { PathName } from "./parts.ts";
 

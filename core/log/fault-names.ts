@@ -1,4 +1,4 @@
-/** What no jet cures, by name, and the doubts that come back once it is mended. */
+/** Names of faults that no jet cures, and the parameters that become uncertain once one is mended. */
 import * as z from "zod/mini";
 import type { PathName } from "./parts.ts";
 

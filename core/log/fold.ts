@@ -1,4 +1,4 @@
-/** From a list of entries to everything the screens show. The log is the only state; all of this is derived. */
+/** Folds a log's entries into the state that the screens show; the log is the only source of state. */
 import { airFinder } from "./air-of-look.ts";
 import { correctedBuilds } from "./corrections.ts";
 import { inOrder } from "./in-order.ts";

@@ -1,4 +1,4 @@
-/** Entries by their time. */
+/** Sorts entries by time. */
 import type { Entry } from "./schema.ts";
 
 /** Ordered by time; entries of the same instant keep the order they were entered in. */

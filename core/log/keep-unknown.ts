@@ -1,6 +1,7 @@
 /**
- * A newer Tamis of the same version may say more of an entry than is known here. At the doors of files and of storage
- * such keys are kept as they came, and go out again with the next export; only what a form sends is held to the letter.
+ * Preserves unknown keys: a newer Tamis of the same log version may write fields that this one does not know. At
+ * the doors of files and of storage such keys are kept as they came, and go out again with the next export; only
+ * what a form sends is held to the letter.
  */
 import type * as z from "zod/mini";
 import { pathText } from "./path-text.ts";

@@ -1,4 +1,4 @@
-/** Pieces that the schemas of machines and of parts share. */
+/** Schema pieces shared by machines and spare parts. */
 import * as z from "zod/mini";
 
 export const within = ({ min, max }: { min: number; max: number }) =>

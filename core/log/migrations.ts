@@ -1,7 +1,6 @@
 /**
- * Old files and old stored days are brought up step by step: numbered, pure, without gaps.
- * To change the format: raise LOG_VERSION, append the step here, freeze a file of the old version as a
- * fixture beside the tests.
+ * Migrates old files and stored days, version by version: numbered, pure, without gaps. To change the format: raise
+ * LOG_VERSION, append the step here, freeze a file of the old version as a fixture beside the tests.
  */
 import { LOG_VERSION } from "./schema.ts";
 

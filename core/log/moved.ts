@@ -1,4 +1,4 @@
-/** Entries that were logged on the wrong rig: what may go to another, and how it reads there. */
+/** Moves entries logged on the wrong rig: which may go, and how they read in the other log. */
 import type { LogLine } from "./present.ts";
 import type { Entry, EntryKind } from "./schema.ts";
 

@@ -1,4 +1,4 @@
-/** Parts that are swapped, not set: they lie in the box beside the jets, each by its measures and the tuner's name. */
+/** Schemas of spare parts that are swapped (needle, needle jet, slide, air jets). */
 import * as z from "zod/mini";
 import { mm, Words } from "./measures-schema.ts";
 

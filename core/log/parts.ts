@@ -1,4 +1,4 @@
-/** Words that both the log and the advice use. */
+/** Enumerations that the log and the advice share. */
 import * as z from "zod/mini";
 
 export const PARTS = ["pilot", "screwTurns", "clip", "main", "shimMm"] as const;

@@ -1,4 +1,4 @@
-/** What a log adds up to: everything the screens show. */
+/** Type of the folded state of a log. */
 import type * as z from "zod/mini";
 import type { Part, PathName, ZoneOfThrottle } from "./parts.ts";
 import type { Schools } from "./schools.ts";

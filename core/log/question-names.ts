@@ -1,4 +1,4 @@
-/** Questions that a tuner can answer at once, and that tell faults from jetting and from each other. */
+/** Names of the yes/no questions that separate faults from jetting. */
 import * as z from "zod/mini";
 
 export const QUESTION_NAMES = [

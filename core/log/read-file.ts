@@ -1,4 +1,4 @@
-/** The door for exported logs: text in, a checked file or one clear problem out. Never throws on bad input. */
+/** Parses an exported log: a checked file or one problem; never throws on bad input. */
 import type * as z from "zod/mini";
 import { parseKeeping } from "./keep-unknown.ts";
 import { migrate } from "./migrations.ts";

@@ -1,4 +1,4 @@
-/** What a record is refused for is said in words, "expected number, received string": the small build has none of its own. */
+/** Error messages of Zod's small build, which ships without any. */
 import * as z from "zod/mini";
 
 z.config(z.locales.en());

@@ -1,4 +1,4 @@
-/** A log as it is gone through, entry by entry. */
+/** Accumulator while a log is folded entry by entry. */
 import { airFinder, type AirFinder } from "./air-of-look.ts";
 import { reopenedBy } from "./epochs.ts";
 import { isSeenOnPlugsAlone, reopenedByMending } from "./fault-names.ts";

@@ -1,4 +1,4 @@
-/** Good tuners disagree: named ways of working, one of each kind in force at a time. */
+/** Named ways of working (screw method, order of work, …); one of each kind is in force at a time. */
 import * as z from "zod/mini";
 
 /** Where the mixture screw is set between its two fall-offs. */

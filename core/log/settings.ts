@@ -1,4 +1,4 @@
-/** Settings as a log has them: what a fit makes of one, what sets two apart, what the baseline is. */
+/** Settings of the adjustable parts: applying a change, difference of two, the baseline. */
 import { PARTS, type Part } from "./parts.ts";
 import type { Build, Change, Setting } from "./schema.ts";
 

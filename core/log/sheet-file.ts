@@ -1,4 +1,4 @@
-/** Base sheets as a file of their own, to carry from one tuner to the next. */
+/** File format for exchanging base sheets. */
 import * as z from "zod/mini";
 import { BaseSheet } from "./schema.ts";
 

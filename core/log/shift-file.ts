@@ -1,4 +1,4 @@
-/** The table that `shift` works through: a build, and settings and airs to compare with its baseline. */
+/** Input format of the `shift` command: a build, and settings and airs to compare with its baseline. */
 import * as z from "zod/mini";
 import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import { Build, Setting } from "./schema.ts";

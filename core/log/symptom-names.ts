@@ -1,4 +1,4 @@
-/** What an engine does that speaks of its mixture: lean or rich, and where on the throttle it is usually felt. */
+/** Names of symptoms, whether each is lean or rich, and the zone where it usually shows. */
 import * as z from "zod/mini";
 
 type Kind = "lean" | "rich";

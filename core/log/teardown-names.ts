@@ -1,4 +1,4 @@
-/** The steps of taking a carburettor apart, in the order that loses nothing. */
+/** Steps of taking a carburettor apart, in order. */
 import * as z from "zod/mini";
 
 export const TEARDOWN_STEPS = [

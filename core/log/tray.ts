@@ -1,4 +1,4 @@
-/** The parts tray: what lies on the bench, in the order it came out. */
+/** Parts removed in a teardown, in the order of removal. */
 import type { TeardownEntry } from "./schema.ts";
 import type { TeardownStep } from "./teardown-names.ts";
 

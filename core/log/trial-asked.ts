@@ -1,4 +1,4 @@
-/** What is tried on paper: a setting, and if wanted another air, fuel or part. Never part of a log. */
+/** Schema of a what-if trial: a setting, optionally another air, fuel or part; never logged. */
 import * as z from "zod/mini";
 import { AirState, Build, Setting } from "./build-schema.ts";
 import { BenchPart } from "./part-schema.ts";

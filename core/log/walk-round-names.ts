@@ -1,4 +1,4 @@
-/** What the walk-round checks, in its order, and what can be measured or found there. */
+/** Checks of the walk-round in order, with what can be measured and found at each. */
 import * as z from "zod/mini";
 
 export const CHECKS = [

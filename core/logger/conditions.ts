@@ -1,4 +1,4 @@
-/** What the engine was doing, row by row: only held openings say something of the mixture. */
+/** Classifies logger rows: steady, overrun, gear change, transient. Only steady rows count as mixture readings. */
 import { zoneAt, type Zone } from "../carburettor/zones.ts";
 import type { LoggerTrace } from "./trace.ts";
 

@@ -1,7 +1,7 @@
 /**
- * How long the gas takes from the engine to the λ sensor: the lag at which the throttle explains most of what the
- * sensor shows. A cross-correlation that asks for no straight line: λ is compared with its mean at each opening
- * (the correlation ratio, Pearson 1905), because rich at the top and lean in the middle is how engines are jetted.
+ * Estimates the transport delay of a λ sensor: the lag at which the throttle explains most of what the sensor
+ * shows. A cross-correlation that asks for no straight line: λ is compared with its mean at each opening (the
+ * correlation ratio, Pearson 1905), because rich at the top and lean in the middle is how engines are jetted.
  */
 import { GEAR_CHANGE, OVERRUN } from "./conditions.ts";
 import { POSSIBLE } from "./lambda-by.ts";

@@ -1,4 +1,4 @@
-/** λ of the held openings: by zone, along the throttle, and by engine speed, each with how long and how far it strays. */
+/** λ of steady rows binned by zone, opening and engine speed, with dwell time and spread. */
 import { zoneAt, ZONES, type PerZone } from "../carburettor/zones.ts";
 import { MOST_RIDDEN } from "../log/measures-schema.ts";
 import { STEADY } from "./conditions.ts";

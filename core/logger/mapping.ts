@@ -1,4 +1,4 @@
-/** What the columns of a logger's file mean: which quantity, in which unit, and how its numbers are written. */
+/** Mapping of a logger file's columns: quantity, unit, number format. */
 import * as z from "zod/mini";
 
 export const ROLES = ["time", "throttle", "lambda", "rpm", "speed", "exhaust", "head"] as const;

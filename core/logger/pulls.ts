@@ -1,4 +1,4 @@
-/** Pulls at full throttle: found, timed, and drawn. */
+/** Finds full-throttle pulls in a log and times them. */
 import { GEAR_CHANGE, STEADY, UNKNOWN } from "./conditions.ts";
 import { POSSIBLE } from "./lambda-by.ts";
 import type { LoggerTrace } from "./trace.ts";

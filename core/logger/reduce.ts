@@ -1,4 +1,4 @@
-/** From a whole file to what a tuner wants of it: a few numbers, a few hundred points. */
+/** Reduces a logger file to the figures and the few hundred points that the screen shows. */
 import { requirePositive } from "../units/guard.ts";
 import { conditions, GEAR_CHANGE, OVERRUN, SETTLING } from "./conditions.ts";
 import { transportDelay, type TransportDelay } from "./delay.ts";

@@ -1,4 +1,4 @@
-/** A first guess at what a logger's file is, from its first lines: the tuner has the last word. */
+/** Guesses delimiter, columns and units of a logger file from its first lines. */
 import { ROLE_UNITS, ROLES, type ColumnUse, type Mapping, type Role } from "./mapping.ts";
 
 export interface Sniffed {

@@ -1,6 +1,6 @@
 /**
- * Where a throttle's sensor stands when shut and when wide open, from the file itself: a sensor that rests at 4 %
- * and ends at 93 % would put every row into the wrong zone. Quantiles, because a spike is no opening.
+ * Calibrates a throttle sensor from the file itself: a sensor that rests at 4 % and ends at 93 % would put every
+ * row into the wrong zone. Quantiles, because a spike is no opening.
  */
 import type { LoggerTrace } from "./trace.ts";
 

@@ -1,4 +1,4 @@
-/** Best idle by the screw: between its two fall-offs the mixture is on target. A normal likelihood. */
+/** Likelihood of a best-idle fit: normal, mixture on target between the two fall-offs. */
 import { requirePositive } from "../units/guard.ts";
 import type { ReadingOf } from "../log/readings/reading.ts";
 import { blendLines, type Line } from "./line.ts";

@@ -1,8 +1,8 @@
 /**
- * Better, the same, or worse than before a change: what a hand on the throttle says of two settings. Power
- * falls with the square of the error, so what is felt is how far the change brought the mixture towards its
- * target: e₁² - e₂² = -2 δ m, with δ what the change did and m the error halfway between the two. That is one
- * line of the unknowns, read through a probit with a band in which nobody can tell.
+ * Likelihood of a comparison: better, the same, or worse than before a change. Power falls with the square of the
+ * error, so what is felt is how far the change brought the mixture towards its target: e₁² - e₂² = -2 δ m, with δ
+ * what the change did and m the error halfway between the two. That is one line of the unknowns, read through a
+ * probit with a band in which nobody can tell.
  */
 import { VERDICTS, type ComparedVerdict } from "../log/parts.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";

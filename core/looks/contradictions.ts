@@ -1,4 +1,4 @@
-/** A ride and a plug that say the opposite of one zone: one of them was not what it seemed. */
+/** Finds a ride report and a plug reading that contradict each other in one zone. */
 import { ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Present, SeenLook } from "../log/present.ts";
 import { TONES, type Tone } from "../log/parts.ts";

@@ -1,4 +1,4 @@
-/** The piston's crown through the plug hole: washed at its edges is rich, an island right, dry all over lean. */
+/** Likelihood of a piston-crown reading: washed edges rich, carbon island right, dry lean. */
 import type { Crown } from "../log/parts.ts";
 import type { LookKind } from "./look-kind.ts";
 import { threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";

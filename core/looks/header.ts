@@ -1,4 +1,4 @@
-/** The colour inside the header: a third witness. */
+/** Likelihood of the colour inside the exhaust header. */
 import type { HeaderColour } from "../log/parts.ts";
 import type { LookKind } from "./look-kind.ts";
 import { threeStepLikelihood, WITNESS_SD, type Step } from "./three-steps.ts";

@@ -1,5 +1,5 @@
 /**
- * What a plug's strap says against its porcelain. The root shows the mixture, the strap the heat of the plug
+ * Checks a plug's heat range: strap against porcelain. The root shows the mixture, the strap the heat of the plug
  * itself: where the two disagree the heat range is settled before any jet.
  */
 import { TONES, type Tone } from "../log/parts.ts";

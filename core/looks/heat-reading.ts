@@ -1,4 +1,4 @@
-/** What a temperature reading is held against: the rig's own targets, and readings of the same kind. */
+/** Reference values that a temperature reading is compared with: the rig's targets and like readings. */
 import type { Build, Reading } from "../log/schema.ts";
 
 /** Where a temperature belongs, and what still counts as there. */

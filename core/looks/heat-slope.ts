@@ -1,6 +1,6 @@
 /**
- * How many kelvin a mixture is worth on this engine: learnt from its own log, once it was read at two settings
- * (or in two airs) that the model tells apart. Least squares of temperature on the model's shift.
+ * Regression of temperature on mixture for this engine (K per unit): learnt from its own log, once it was read at
+ * two settings (or in two airs) that the model tells apart. Least squares of temperature on the model's shift.
  */
 import { requireFinite } from "../units/guard.ts";
 

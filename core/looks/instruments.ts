@@ -1,6 +1,6 @@
 /**
- * What looks are taken with. Looks of one instrument err together: what its error is stays unknown however often
- * it is used, until another instrument tells.
+ * Instruments and their shared bias. Looks of one instrument err together: what its error is stays unknown however
+ * often it is used, until another instrument tells.
  */
 export const INSTRUMENT_KINDS = ["reader", "lambda", "idle", "temperature", "ride"] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];

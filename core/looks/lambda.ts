@@ -1,4 +1,4 @@
-/** A λ (or AFR) figure against the zone's target: a normal likelihood, but for figures with another cause. */
+/** Likelihood of a λ or AFR figure: normal, with an outlier component for other causes. */
 import { ZONES } from "../carburettor/zones.ts";
 import { requirePositive } from "../units/guard.ts";
 import { figureLikelihood, type Likelihood } from "./likelihood.ts";

@@ -1,4 +1,4 @@
-/** What a reading says about one mixture error. */
+/** Type of a likelihood: log density of a reading given the mixture error of its zone. */
 import { normalBetween, normalCdf, normalDensity } from "../numbers/normal.ts";
 import type { Moments, TiltedMoments } from "../numbers/quadrature.ts";
 import { requireFinite, requirePositive } from "../units/guard.ts";

@@ -1,4 +1,4 @@
-/** One linear view of what is not known of an engine: `e = shift + row · unknowns`, 0 on target, + lean. */
+/** A linear functional of the unknowns: mixture error e = shift + row · unknowns (0 on target, + lean). */
 import type { Authority } from "../carburettor/model.ts";
 import type { PerZone } from "../carburettor/zones.ts";
 import type { Setting } from "../carburettor/carburettor.ts";

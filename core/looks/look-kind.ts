@@ -1,4 +1,4 @@
-/** What the judgement asks of every kind of look. One file a kind, one table of them in registry.ts. */
+/** Interface that every kind of look implements; one file a kind, listed in registry.ts. */
 import type { Setting } from "../carburettor/carburettor.ts";
 import type { Zone } from "../carburettor/zones.ts";
 import type { LookMeans, ScrewSchool } from "../log/schools.ts";

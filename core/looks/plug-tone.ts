@@ -1,6 +1,6 @@
 /**
- * The tone of a plug's porcelain in seven steps, as an ordinal probit: the reader sees the true error
- * blurred by a normal error, and names the step it falls in. Edges at ± 3, ± 8, ± 14 % of mixture.
+ * Ordinal probit of plug tone in seven steps: the reader sees the true error blurred by a normal error, and names
+ * the step it falls in. Edges at ± 3, ± 8, ± 14 % of mixture.
  */
 import { TONES, type Tone } from "../log/parts.ts";
 import { bandLikelihood, type Likelihood } from "./likelihood.ts";

@@ -1,4 +1,4 @@
-/** A plug as read, with all that makes its tone worth more or less. */
+/** Likelihood of a plug reading: tone, cut, age and deposits set its weight. */
 import { ZONES, type PerZone } from "../carburettor/zones.ts";
 import type { PlugFinding, Tone } from "../log/parts.ts";
 import type { Build, Reading } from "../log/schema.ts";

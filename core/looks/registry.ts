@@ -1,4 +1,4 @@
-/** The table of all kinds of look: reading, replay, the choice of the next look and the command line use it. */
+/** Registry of all kinds of look. */
 import type { Reading } from "../log/schema.ts";
 import { BEST_IDLE } from "./best-idle.ts";
 import { COMPARED } from "./compared.ts";

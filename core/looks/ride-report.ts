@@ -1,4 +1,4 @@
-/** How it pulled, zone by zone: an ordinal probit with the edges of any witness that tells three things apart. */
+/** Likelihood of a ride report: ordinal probit (lean, clean, rich) for each zone. */
 import { ZONES } from "../carburettor/zones.ts";
 import type { Felt } from "../log/readings/ride-report.ts";
 import type { LookKind } from "./look-kind.ts";

@@ -1,6 +1,6 @@
 /**
- * Timed runs as evidence: every run of one kind on one day on one machine belongs together. The figure of a run is
- * turned into power; what is left over is how much power each setting makes against the first.
+ * Likelihood of timed runs: every run of one kind on one day on one machine belongs together. The figure of a run
+ * is turned into power; what is left over is how much power each setting makes against the first.
  */
 import type { SeenLook, SeenRun } from "../log/present.ts";
 import { dayOf, type Build, type Run } from "../log/schema.ts";
@@ -113,7 +113,7 @@ const HOUR_MS = 3_600_000;
  * @param lnAir - ln of the air that a run burnt: what is denser makes more power whatever the jets, and is taken out
  * @returns a run of each setting, the first one first, and what is said of each of the others against it
  */
-export function whatTheClockSays(
+export function runContrasts(
   { runs }: RunGroup,
   lnAir: (run: SeenRun) => number,
 ): { readonly settings: readonly SeenRun[]; readonly contrasts: readonly Contrast[] } {

@@ -1,6 +1,6 @@
 /**
- * What the engine does, as evidence: a symptom of the lean kind grows likely past a few per cent lean, one of
- * the rich kind past a few per cent rich. Never certain: other faults feel the same, and hands differ.
+ * Likelihood of a symptom: a symptom of the lean kind grows likely past a few per cent lean, one of the rich kind
+ * past a few per cent rich. Never certain: other faults feel the same, and hands differ.
  */
 import { SYMPTOMS, type Symptom } from "../log/symptom-names.ts";
 import { normalCdf } from "../numbers/normal.ts";

@@ -1,6 +1,6 @@
 /**
- * A temperature of exhaust gas or head against this engine's own target: hotter is leaner. Until the log has
- * taught how much (heat-slope.ts) only its sign counts.
+ * Likelihood of a temperature of exhaust gas or head against this engine's own target: hotter is leaner. Until the
+ * log has taught how much (heat-slope.ts) only its sign counts.
  */
 import { ZONES, type Zone } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";

@@ -1,6 +1,6 @@
 /**
- * A witness that tells only three things apart (lean, right, rich): the piston's crown, the colour inside the
- * header, a temperature of which only the sign is known. An ordinal probit, like a plug's tone with two edges.
+ * Ordinal probit with three categories (lean, right, rich): the piston's crown, the colour inside the header, a
+ * temperature of which only the sign is known. An ordinal probit, like a plug's tone with two edges.
  */
 import { bandLikelihood, type Likelihood } from "./likelihood.ts";
 

@@ -1,4 +1,4 @@
-/** The little linear algebra that a belief needs. Square matrices are flat, row by row. */
+/** Dense linear algebra on flat row-major matrices: products, Cholesky, solves. */
 
 export type Vector = Readonly<ArrayLike<number>>;
 

@@ -1,4 +1,4 @@
-/** The normal distribution. */
+/** Normal distribution: density, distribution function, quantile. */
 
 const SQRT_TWO_PI = 2.5066282746310002;
 

@@ -1,4 +1,4 @@
-/** Moments of a likelihood under a normal weight, by quadrature along one line. */
+/** Moments of likelihood × normal density along one line, by the trapezoid rule over ± 8 sd. */
 
 export interface Moments {
   readonly mean: number;

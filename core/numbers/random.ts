@@ -1,4 +1,4 @@
-/** A seeded random source: the core has none of its own. */
+/** Seeded pseudo-random generator. */
 
 export interface Random {
   /** 0 <= u < 1 */

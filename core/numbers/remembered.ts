@@ -1,6 +1,6 @@
 /**
- * A function of one number that works out each answer once. Of several numbers: one inside the other, which is quicker
- * than making a text of them.
+ * Memoises a function of one number. Of several numbers: one inside the other, which is quicker than making a text
+ * of them.
  * @example const area = remembered((width) => remembered((height) => width * height)); area(2)(3)
  */
 export function remembered<T extends object | number>(make: (value: number) => T): (value: number) => T {

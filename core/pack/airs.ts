@@ -1,4 +1,4 @@
-/** The airs that may be met: drawn from a forecast with its doubt, from what was read there, or from a range. */
+/** Samples the airs that may be met: from a forecast, past readings, or a range. */
 import { standardPressure } from "../air/barometer.ts";
 import { dewPointOf } from "../air/humidity.ts";
 import type { HumidAir } from "../air/humid-air.ts";

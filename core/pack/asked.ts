@@ -1,4 +1,4 @@
-/** Which air a van is packed for. */
+/** Schema of a pack-list query. */
 import * as z from "zod/mini";
 import { Instant } from "../log/schema.ts";
 import { ELEVATION_DOMAIN_M, TEMPERATURE_DOMAIN_K } from "../units/domains.ts";

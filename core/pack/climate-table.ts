@@ -1,4 +1,4 @@
-/** A climate table: one row a month, with its lowest and highest temperature and its humidity. */
+/** Monthly climate table: low, high, humidity. */
 import { fractionOf, kelvinOf } from "../forecast/columns.ts";
 import { unitInHead } from "../forecast/heads.ts";
 import type { Table } from "../forecast/table.ts";

@@ -1,4 +1,4 @@
-/** The pack list of an event or a range of air, and a year's air at a place with the jets that it asks for. */
+/** Pack list of an event, and jets needed over a year at a place. */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Case } from "../advice/judge/case.ts";
 import { airSource, airsRead } from "../day/air-source.ts";

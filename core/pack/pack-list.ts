@@ -1,6 +1,6 @@
 /**
- * What to take: over the airs that may come and all that is not known of the engine, which setting turns out to be the
- * best, draw by draw. A size that is seldom wanted stays at home; one that is missing and often wanted is bought.
+ * Pack list by Monte Carlo: the best setting for each draw of air and engine. A size that is seldom wanted stays at
+ * home; one that is missing and often wanted is bought.
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { groupOf, judgeOf, type Case, type Group } from "../advice/judge/case.ts";

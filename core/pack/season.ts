@@ -1,4 +1,4 @@
-/** A year's air at a place by month: as it was read there, else by a climate table, else the standard atmosphere's. */
+/** Monthly air of a place: from readings, else a climate table, else the standard atmosphere. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { weatherOf } from "../forecast/air-ahead.ts";
 import type { Weather } from "../forecast/forecast.ts";

@@ -1,6 +1,6 @@
 import type { Tone } from "../log/parts.ts";
 
-/** The colour each tone stands for under white light: of porcelain, and of the app's scale. */
+/** CIELAB reference colours of the seven porcelain tones and of the app's scale. */
 export const TONE_COLOURS: Readonly<Record<Tone, string>> = {
   chalk: "#FBFAF6",
   bone: "#EFE6D2",

@@ -1,6 +1,6 @@
 /**
- * A plug's tone from a photo: the porcelain's colour against something white in the same light, compared with the
- * seven tones in CIELAB by CIEDE2000 (CIE 142-2001).
+ * Classifies a plug's tone from a photo: the porcelain's colour against something white in the same light, compared
+ * with the seven tones in CIELAB by CIEDE2000 (CIE 142-2001).
  */
 import { converter, differenceCiede2000, formatHex, type Rgb } from "culori";
 import { TONES, type Tone } from "../log/parts.ts";

@@ -1,4 +1,4 @@
-/** Fields that may still be assumed: how far off a usual value commonly is, and a build with one of them moved. */
+/** Assumed fields: the usual error of each, and a build with one perturbed for sensitivity. */
 import type { Build } from "../log/schema.ts";
 
 type Doubt = { readonly share: number } | { readonly by: number };

@@ -1,4 +1,4 @@
-/** A part from the box in a carburettor: what it changes there, whether it is in already, and what comes out for it. */
+/** Fits a spare part into a build: what changes, and which part comes out. */
 import { Refusal } from "../units/guard.ts";
 import type { BenchPart, BenchPartKind } from "../log/part-schema.ts";
 import type { Box, Build, LoggedCarburettor } from "../log/schema.ts";

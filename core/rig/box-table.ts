@@ -1,4 +1,4 @@
-/** The jet box as rows of a table: what CSV files hold, one size a row. */
+/** The jet box as rows of a CSV table, one size a row. */
 import * as z from "zod/mini";
 import { Box, type JetPart } from "../log/schema.ts";
 import { readTypedNumber } from "../units/typed-number.ts";

@@ -1,4 +1,4 @@
-/** The jet box in the carburettor's own numbers: its own sizes, drilled jets, and families numbered otherwise. */
+/** The jet box in the carburettor's own numbering: drilled jets and other families converted. */
 import { jetArea, jetNumberOfArea, holeArea } from "../carburettor/jet.ts";
 import type { Build, JetPart } from "../log/schema.ts";
 import { numberingFromLog } from "./from-build.ts";

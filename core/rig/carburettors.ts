@@ -1,4 +1,4 @@
-/** A rig with several carburettors is judged as several rigs with one: each with its own parts and baseline. */
+/** Splits a rig with several carburettors into single-carburettor problems. */
 import { Refusal } from "../units/guard.ts";
 import { USUAL_SPREAD_PA } from "../balance/spread.ts";
 import { carburettorOf } from "../log/carburettor-of.ts";

@@ -1,4 +1,4 @@
-/** Refuses a build that no real machine can be, before it gets into the log. */
+/** Validates a build by physical limits before it is logged. */
 import { jetArea } from "../carburettor/jet.ts";
 import type { Build } from "../log/schema.ts";
 import { Refusal } from "../units/guard.ts";

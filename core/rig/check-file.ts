@@ -1,4 +1,4 @@
-/** The model must be able to work with every machine and setting of a file before any of it is kept. */
+/** Validates every build and setting of an imported file with the model. */
 import type { FileProblem } from "../log/read-file.ts";
 import type { LogFile } from "../log/schema.ts";
 import { foldPossible, impossibleEntries } from "./check-log.ts";

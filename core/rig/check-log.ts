@@ -1,5 +1,5 @@
 /**
- * The one door for what a rig can have: the model's own limits, asked of every entry before it is kept (form,
+ * Validates entries against the model: the model's own limits, asked of every entry before it is kept (form,
  * strike, merge, import, command line) and of every log that is read. What is stored already and cannot be is set
  * aside by name: everything else goes on without it.
  */

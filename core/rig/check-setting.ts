@@ -1,4 +1,4 @@
-/** Refuses a setting that this build cannot have, before it gets into the log. */
+/** Validates a setting against its build. */
 import { buildModel, feedAt, pointAt } from "../carburettor/model.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { rigFromBuild, settingFromLog } from "./from-build.ts";

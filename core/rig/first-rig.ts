@@ -1,6 +1,6 @@
 /**
- * A rig from the few things a tuner knows by heart: its kind, its size, what is in it. All else starts from usual values
- * for that kind, brought to this bore, and is marked as assumed.
+ * Builds a first rig from a few answers: its kind, its size, what is in it. All else starts from usual values for
+ * that kind, brought to this bore, and is marked as assumed.
  */
 import { requireRange } from "../units/guard.ts";
 import type { AirState } from "../air/humid-air.ts";

@@ -1,4 +1,4 @@
-/** From what the log holds (mm and stamped numbers) to what the model computes with (SI). */
+/** Converts a logged build (mm, stamped numbers) to model parameters (SI). */
 import { Refusal } from "../units/guard.ts";
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import { humidityFromDewPoint, humidityFromWetBulb } from "../air/humidity.ts";

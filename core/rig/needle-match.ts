@@ -1,4 +1,4 @@
-/** Which needle is nearest to another: two needles in one carburettor, as the mixture they make along the throttle. */
+/** Nearest needle by the mixture curve it gives along the throttle, each at its best clip groove. */
 import type { HumidAir } from "../air/humid-air.ts";
 import { feedAt, pointAt, type Model } from "../carburettor/model.ts";
 import {

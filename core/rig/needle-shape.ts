@@ -1,4 +1,4 @@
-/** Another needle by its measures alone: a thicker straight, a taper that begins later. */
+/** Variants of a needle profile: thicker straight part, later taper. */
 import { Refusal } from "../units/guard.ts";
 import type { LoggedNeedle } from "../log/part-schema.ts";
 

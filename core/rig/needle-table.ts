@@ -1,4 +1,4 @@
-/** A needle as a table: where along it, and how thick; as a sheet or a spreadsheet holds it. */
+/** Parses a needle's profile table: length and diameter, row by row. */
 import { readTypedNumber } from "../units/typed-number.ts";
 
 export interface NeedlePoint {

@@ -1,4 +1,4 @@
-/** What a part reads goes straight into the rig: as what is fitted, or as a measure of the machine. */
+/** Applies a value read off a part: to the setting or to the build. */
 import type { Part } from "../log/parts.ts";
 import type { TeardownStep } from "../log/teardown-names.ts";
 import type { Build } from "../log/schema.ts";

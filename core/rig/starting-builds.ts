@@ -1,6 +1,6 @@
 /**
- * Where a new rig starts from: usual values for a kind of machine, every one of them to be replaced by what
- * is measured. They only have to be possible; none is a maker's figure.
+ * Default builds: usual values for a kind of machine, every one of them to be replaced by what is measured. They
+ * only have to be possible; none is a maker's figure.
  */
 import { TARGET_LAMBDA } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";

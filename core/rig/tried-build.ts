@@ -1,4 +1,4 @@
-/** The machine with another part or fuel in it, on paper. */
+/** A build with another part or fuel, for what-if trials. */
 import type { Build } from "../log/schema.ts";
 import type { TrialAsked } from "../log/trial-asked.ts";
 import { carburettorWith } from "./bench-part.ts";

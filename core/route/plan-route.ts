@@ -1,6 +1,6 @@
 /**
- * One setting for a whole climb, and where to stop and change if one will not do. The way is cut into stretches of equal
- * time; each is asked at its bottom, middle and top, and no height of it may be past the lean limit.
+ * Best single setting for a route, and the best stops to change. The way is cut into stretches of equal time; each
+ * is asked at its bottom, middle and top, and no height of it may be past the lean limit.
  */
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import { judgeOver } from "../advice/judge/judge-over.ts";

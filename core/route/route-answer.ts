@@ -1,4 +1,4 @@
-/** All that the route's screen shows of one way. */
+/** Result of a route query. */
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import { unexplainedLean, type UnexplainedLean } from "../advice/plan/unexplained-lean.ts";
 import { airSource, airsRead, thinnestWithoutFiles, type AirSource } from "../day/air-source.ts";

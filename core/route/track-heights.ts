@@ -1,4 +1,4 @@
-/** The heights of a track: gaps filled, spikes passed over, noughts that may be true by the sea. */
+/** Cleans a track's heights: interpolates gaps, removes spikes, keeps true zeros near the sea. */
 import { metresBetween } from "../satellites/fix.ts";
 import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import type { TrackPoint } from "./track.ts";

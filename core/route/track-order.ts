@@ -1,4 +1,4 @@
-/** The order in which the segments of a file were ridden. A way that runs backward in time was saved backward. */
+/** Restores the time order of a track's segments, and detects a reversed track. */
 import type { TrackNote, TrackPoint } from "./track.ts";
 
 export type OrderAnswer = "byTime" | "asFiled";

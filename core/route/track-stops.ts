@@ -1,6 +1,6 @@
 /**
- * Where nobody rode: a receiver that lies still wanders, and its wandering adds up to kilometres and to time at one
- * height. Who stays within some metres for minutes stands.
+ * Removes stops from a track: a receiver at rest wanders, which adds up to kilometres and to time at one height.
+ * Who stays within some metres for minutes stands.
  */
 import { metresBetween } from "../satellites/fix.ts";
 import type { TrackPoint } from "./track.ts";

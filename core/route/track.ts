@@ -1,4 +1,4 @@
-/** From the points of a receiver's file to a way with heights and times that a wheel could have ridden. */
+/** From GPS points to a route with heights and plausible times. */
 import { MOST_ROUTE_POINTS, type RouteEntry } from "../log/schema.ts";
 import { metresBetween } from "../satellites/fix.ts";
 import { requireRange } from "../units/guard.ts";

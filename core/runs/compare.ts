@@ -1,6 +1,6 @@
 /**
- * Two settings by the clock: how far apart their runs are, how sure that is, and what more runs would settle.
- * Welch's comparison of two means, which need not scatter alike (Welch, Biometrika 34, 1947).
+ * Compares the timed runs of two settings: difference, confidence, and runs needed to settle it. Welch's comparison
+ * of two means, which need not scatter alike (Welch, Biometrika 34, 1947).
  */
 import { studentCdf, studentQuantile } from "./student.ts";
 import { requirePositive } from "../units/guard.ts";

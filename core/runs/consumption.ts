@@ -1,4 +1,4 @@
-/** What a distance took, in the units that people think in. */
+/** Fuel consumption of a distance in L/100 km and mpg. */
 import { requirePositive } from "../units/guard.ts";
 
 export interface Consumption {

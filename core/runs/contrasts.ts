@@ -1,9 +1,9 @@
 /**
- * What runs of several settings say of each setting against the first, when they scatter and the engine drifts over
- * the session: generalized least squares with a flat level and a drift of known sd. What the runs say together is
- * split into parts that err independently, so that a run which two comparisons share is not counted twice.
- * Source: Rasmussen & Williams, "Gaussian Processes for Machine Learning" (2006), section 2.7 (basis functions with
- * a vague prior); tested against the long way with level and drift as unknowns.
+ * Contrasts of several settings against the first from timed runs with scatter and drift: generalized least squares
+ * with a flat level and a drift of known sd. What the runs say together is split into parts that err independently,
+ * so that a run which two comparisons share is not counted twice. Source: Rasmussen & Williams, "Gaussian Processes
+ * for Machine Learning" (2006), section 2.7 (basis functions with a vague prior); tested against the long way with
+ * level and drift as unknowns.
  */
 import { cholesky } from "../numbers/linear.ts";
 import { requirePositive } from "../units/guard.ts";

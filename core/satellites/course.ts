@@ -1,4 +1,4 @@
-/** Whether a run went straight and level, so that it can be held against another. */
+/** Tests whether a run was straight and level, so that runs are comparable. */
 import { flatAbout, heightSdM, placeSdM, type Fix } from "./fix.ts";
 
 export interface Course {

@@ -1,4 +1,4 @@
-/** Where a receiver says it is, and the plane about a place in which runs are measured. */
+/** A GNSS fix, and the local tangent plane in which runs are measured. */
 import type { Told } from "../instruments/sample.ts";
 
 export interface Fix extends Told {

@@ -1,4 +1,4 @@
-/** Seconds from a standstill to a speed or over a length, by satellites, with their error; and how fast it got. */
+/** Time from standstill to a speed or length, with its standard deviation, and top speed. */
 import { flatAbout, placeSdM, type Fix } from "./fix.ts";
 import { stampSdS } from "./stamps.ts";
 import { JERK_POWER, standingStarts, type AlongFix, type Moment, type Start } from "./standing-start.ts";

@@ -1,4 +1,4 @@
-/** The height of a place by satellites: what several fixes say together, and what its error is worth in pressure. */
+/** Mean height over several fixes, and the pressure error that its error makes. */
 import { standardPressure } from "../air/barometer.ts";
 import { ELEVATION_DOMAIN_M } from "../units/domains.ts";
 import { heightSdM, type Fix } from "./fix.ts";

@@ -1,4 +1,4 @@
-/** Places that the log knows: where an air was read before, by nearness, and how far the ellipsoid lies off the sea. */
+/** Matches a fix to a known place, and learns the geoid offset there. */
 import type { AirEntry } from "../log/schema.ts";
 import { metresBetween, type Place } from "./fix.ts";
 

@@ -1,4 +1,4 @@
-/** Laps over a line that a tap has set: passed where the way comes nearest to it, between two fixes. */
+/** Lap times over a set line, by closest approach between two fixes. */
 import { flatAbout, placeSdM, type Fix, type Place } from "./fix.ts";
 import { speedsOf, type Timed } from "./from-standstill.ts";
 

@@ -1,4 +1,4 @@
-/** How far a run has got, from fix to fix: cheap enough to be asked at every one, and no timing yet. */
+/** Cheap running progress of a run, updated at each fix. */
 import { flatAbout, placeSdM, type Fix } from "./fix.ts";
 import { speedsOf, type Goal } from "./from-standstill.ts";
 

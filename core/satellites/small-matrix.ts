@@ -1,4 +1,4 @@
-/** Square matrices of one small size, flat, row by row. */
+/** Small square matrices, flat and row-major. */
 import type { Vector } from "../numbers/linear.ts";
 
 /** @returns a · b */

@@ -1,4 +1,4 @@
-/** The stamps of a receiver: what they err by is an error of its places. */
+/** Time-stamp jitter of a receiver, converted to position error. */
 import type { Fix } from "./fix.ts";
 
 /** Longer steps are fixes that are missing: they say nothing of the scatter. */

@@ -1,6 +1,6 @@
 /**
- * A run from a standstill as a receiver saw it: it stands until a moment that nobody knows, then its acceleration sets
- * in and wanders. For every such moment the fixes are filtered and smoothed, and each moment counts by how well it
+ * Estimates a standing start: at rest until an unknown moment, then a wandering acceleration (a change-point
+ * model). For every such moment the fixes are Kalman-filtered and smoothed, and each moment counts by how well it
  * explains them. Sources: Kalman filter with constant acceleration and white jerk, Bar-Shalom, Li & Kirubarajan,
  * "Estimation with Applications to Tracking and Navigation" (2001), 6.2; smoother of Bierman, "Fixed interval
  * smoothing with discrete measurements", Int. J. Control 18 (1973).

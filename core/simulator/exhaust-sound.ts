@@ -1,4 +1,4 @@
-/** The sound of an engine's exhaust, made up from a seed: beats with an unrest, misfires, pipes that ring, wind and a crowd. */
+/** Synthesises exhaust sound from a seed: firing pulses with jitter, misfires, pipe resonance, wind, crowd. */
 import type { Random } from "../numbers/random.ts";
 import { requireRange } from "../units/guard.ts";
 

@@ -1,7 +1,7 @@
 /**
- * An engine with something wrong that no jet cures: what it adds to the mixture by rules of its own, what it makes
- * the tuner feel, see and answer. How likely it makes a symptom or an answer is known to nobody: each engine draws
- * it about what the judgement believes, as far off as docs/judgement.md says.
+ * Hidden engine with a fault: what it adds to the mixture by rules of its own, what it makes the tuner feel, see
+ * and answer. How likely it makes a symptom or an answer is known to nobody: each engine draws it about what the
+ * judgement believes, as far off as docs/judgement.md says.
  */
 import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { FAULTS } from "../faults/registry.ts";

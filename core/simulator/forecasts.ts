@@ -1,4 +1,4 @@
-/** A simulated weather service: the day as it comes, and what a forecast makes of it beforehand. */
+/** Simulated weather service: true air of a day and forecasts of it. */
 import { standardPressure } from "../air/barometer.ts";
 import { dewPointOf } from "../air/humidity.ts";
 import type { Weather } from "../forecast/forecast.ts";

@@ -1,6 +1,6 @@
 /**
- * An engine whose secrets are known only to the simulator: it departs from the model by amounts drawn from
- * a seed, and answers looks as a real one would, through a reader who errs.
+ * Hidden engine: it departs from the model by amounts drawn from a seed, and answers looks as a real one would,
+ * through a reader who errs.
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Zone } from "../carburettor/zones.ts";

@@ -1,4 +1,4 @@
-/** An engine at idle on the bench: rpm as the screw, the idle stop and its hidden mixture make it. */
+/** Simulated engine at idle: speed from screw, idle stop and hidden mixture. */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Setting } from "../log/schema.ts";
 import type { Random } from "../numbers/random.ts";

@@ -1,6 +1,6 @@
 /**
- * Several carburettors on one engine, out of step: what their vacuum gauges show as somebody turns the screws
- * between them. An opening draws the flow that the piston asks for; the wider it stands, the less it pulls.
+ * Simulated carburettors out of balance: what their vacuum gauges show as somebody turns the screws between them.
+ * An opening draws the flow that the piston asks for; the wider it stands, the less it pulls.
  */
 import type { Linkage } from "../balance/linkage.ts";
 import type { Random } from "../numbers/random.ts";

@@ -1,4 +1,4 @@
-/** A simulated receiver's ride up an invented col: hairpins, a few fixes that are wrong, one stop on the way. */
+/** Simulated GPS track over a mountain pass, with outliers and a stop. */
 import type { Random } from "../numbers/random.ts";
 import type { TrackPoint } from "../route/track.ts";
 

@@ -1,4 +1,4 @@
-/** Sounds that are no engine, made up from a seed: who talks, sings, plays, claps, and what hums on the mains. */
+/** Synthesises sounds that are not an engine: speech, song, music, clapping, mains hum. */
 import type { Random } from "../numbers/random.ts";
 import { requireRange } from "../units/guard.ts";
 

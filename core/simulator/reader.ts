@@ -1,4 +1,4 @@
-/** Somebody who looks: at plugs, with a meter, with a tachometer at idle, with a probe, from the saddle. */
+/** Simulated reader: plug tones, meters, tachometer, probe and ride reports with reader error. */
 import { LEAN_LIMIT, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { TONES } from "../log/parts.ts";
 import { FELT } from "../log/readings/ride-report.ts";

@@ -1,7 +1,7 @@
 /**
- * A carburettor with physics of its own: the same parts as the model knows, but another nozzle, another shield,
- * another line of engine speed, worn holes, a screw that is worth more or less. The model is never asked: what it
- * gets wrong about a real engine is what the judgement must live with.
+ * True carburettor of the bench, with physics that differ from the model's: the same parts as the model knows, but
+ * another nozzle, another shield, another line of engine speed, worn holes, a screw that is worth more or less. The
+ * model is never asked: what it gets wrong about a real engine is what the judgement must live with.
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Carburettor, Rig, Setting } from "../carburettor/carburettor.ts";

@@ -1,4 +1,4 @@
-/** An engine for the bench: a real carburettor's physics, and a tuner's rig sheet that describes it as well as he can. */
+/** Bench engine: true carburettor physics, with a rig sheet that describes it imperfectly. */
 import { humidAir, type AirState, type HumidAir } from "../air/humid-air.ts";
 import type { Carburettor } from "../carburettor/carburettor.ts";
 import { perZone, PROBES, ZONES, type PerZone } from "../carburettor/zones.ts";

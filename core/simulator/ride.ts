@@ -1,6 +1,6 @@
 /**
- * A machine that is ridden round for a logger: stands, pulls away, shifts, rolls on a shut throttle, cruises. Its
- * λ is that of a hidden engine, seen by a sensor that is behind and errs.
+ * Simulated logger ride: stands, pulls away, shifts, rolls on a shut throttle, cruises. Its λ is that of a hidden
+ * engine, seen by a sensor that is behind and errs.
  */
 import type { HumidAir } from "../air/humid-air.ts";
 import { rulerPosition, zoneAt } from "../carburettor/zones.ts";

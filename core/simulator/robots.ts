@@ -1,4 +1,4 @@
-/** The common schools as robots: rules of thumb, a plug at a time, no model. */
+/** Rule-of-thumb tuners for comparison: one plug at a time, no model. */
 import { correctedJetNumber } from "../carburettor/jet.ts";
 import { boxJets } from "../rig/box.ts";
 import { numberingFromLog } from "../rig/from-build.ts";

@@ -1,6 +1,6 @@
 /**
- * An engine that runs while somebody turns its screws: cold at first, it warms up, answers screw, idle stop and
- * throttle with a lag, hangs after a blip when lean, dips when rich, and stalls when the mixture is hopeless.
+ * Real-time idle simulation: cold at first, it warms up, answers screw, idle stop and throttle with a lag, hangs
+ * after a blip when lean, dips when rich, and stalls when the mixture is hopeless.
  */
 import type { Random } from "../numbers/random.ts";
 import { requireRange } from "../units/guard.ts";

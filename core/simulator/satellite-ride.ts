@@ -1,4 +1,4 @@
-/** A machine that sprints or laps, and a receiver that sees it: its place wanders, its speed is finer. */
+/** Simulated sprint or laps with a GNSS receiver: random-walk position error, finer speed. */
 import type { Fix, Place } from "../satellites/fix.ts";
 import type { Random } from "../numbers/random.ts";
 import { requirePositive, requireRange } from "../units/guard.ts";

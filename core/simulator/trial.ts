@@ -1,4 +1,4 @@
-/** One tuner with one engine, from the first air to the last change: what is spent, how close it comes. */
+/** One simulated tuning session: from the first air to the last change, with minutes and final error. */
 import type { AirState, HumidAir } from "../air/humid-air.ts";
 import { perZone, type PerZone, type Zone } from "../carburettor/zones.ts";
 import { advise, type Advice } from "../advice/card/advise.ts";

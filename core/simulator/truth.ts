@@ -1,6 +1,6 @@
 /**
- * How engines, plugs, sensors and saddles truly are, as far as the bench is concerned: literals, written down once.
- * None comes from the judge: whoever edits what the judge believes must not move the truth along with it.
+ * True parameters of the simulated engines, plugs, sensors and riders: literals, written down once. None comes from
+ * the judge: whoever edits what the judge believes must not move the truth along with it.
  */
 import type { Felt } from "../log/readings/ride-report.ts";
 import type { Tone } from "../log/parts.ts";

@@ -1,4 +1,4 @@
-/** Something that wanders about nought and comes back within hours. */
+/** First-order autoregressive process (AR(1)), linear between its steps: a mean-reverting random walk. */
 import type { Random } from "../numbers/random.ts";
 
 const HOURS = 49;

@@ -1,6 +1,6 @@
 /**
- * A day's weather at a height, made up from a seed: sun, clouds that drift by, a front that brings other air; and a
- * small station that drifts, jitters, and warms up where the sun reaches it.
+ * Simulated weather and a small station: sun, clouds that drift by, a front that brings other air; and a small
+ * station that drifts, jitters, and warms up where the sun reaches it.
  */
 import { saturationVapourPressure, ZERO_CELSIUS_K } from "../air/saturation-vapour-pressure.ts";
 import { standardPressure } from "../air/barometer.ts";

@@ -1,4 +1,4 @@
-/** What Tamis accepts of the air, in SI: the one place, for the core, the log and the forms. */
+/** Accepted ranges of air quantities in SI, for core, log and forms. */
 
 interface Domain {
   readonly min: number;

@@ -1,6 +1,6 @@
 /**
- * The one rule for bad input in the core: a `RangeError` that names the quantity, the rule and the value.
- * Comparisons are negated so that NaN fails every one of them.
+ * Range checks of arguments: a `RangeError` that names the quantity, the rule and the value. Comparisons are
+ * negated so that NaN fails every one of them.
  */
 
 /** What cannot be: the field it is about, the rule it breaks, the value that breaks it. */

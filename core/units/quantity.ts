@@ -1,5 +1,5 @@
 /**
- * Text <-> quantity: the one place that knows °F, inHg and feet. Everything behind it is SI.
+ * Parses and formats quantities; the only place that knows °F, inHg and feet. Everything behind it is SI.
  * Conversion factors: NIST SP 811 (2008), appendix B.8.
  */
 import { readTypedNumber } from "./typed-number.ts";

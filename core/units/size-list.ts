@@ -1,4 +1,4 @@
-/** Lists of sizes as a tuner writes them: `150, 152, 155`, or a range in one go: `150 to 175 by 2.5`. */
+/** Parses lists of sizes: `150, 152, 155`, or ranges `150 to 175 by 2.5`. */
 import { readTypedNumber } from "./typed-number.ts";
 
 export type SizeList = { ok: true; sizes: number[] } | { ok: false; wrong: string };

@@ -1,7 +1,7 @@
 /**
- * Numbers as a tuner types them: `1.75`, `1,75`, `1 3/4`, `1¾`, `-5`; and as a script does: `1.01325e5`.
- * A single comma or point is the decimal mark; both together are refused, because "1,013.25" means
- * different numbers to different people.
+ * Parses typed numbers: `1.75`, `1,75`, `1 3/4`, `1¾`, `-5`; and as a script does: `1.01325e5`. A single comma or
+ * point is the decimal mark; both together are refused, because "1,013.25" means different numbers to different
+ * people.
  */
 export type TypedNumber =
   { ok: true; value: number } | { ok: false; reason: "empty" | "notANumber" | "twoMarks" };

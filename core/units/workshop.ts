@@ -1,4 +1,4 @@
-/** How settings are written in a workshop: turns with fractions, grooves counted from the top. */
+/** Formats settings as in a workshop: turns with fractions, grooves as ordinals. */
 
 const EIGHTHS = ["", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"] as const;
 

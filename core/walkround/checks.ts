@@ -1,4 +1,4 @@
-/** What each check of the walk-round measures, what can be found there, and what that does to the mixture. */
+/** Table of walk-round checks: measures, findings and their effect on the mixture. */
 import type { CheckName, CheckState, FindingName, MeasureName } from "../log/walk-round-names.ts";
 
 /** What a fault does to every reading taken on it. */

@@ -1,4 +1,4 @@
-/** Is the carburettor's bore in line with the manifold's? Steps felt or measured at four places say so. */
+/** Offset of carburettor and manifold bores from steps at four places. */
 import { requireRange } from "../units/guard.ts";
 
 /** Step at each place, mm: + where the carburettor's edge stands into the stream. */

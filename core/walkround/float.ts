@@ -1,4 +1,4 @@
-/** The float: which way to bend its tab, and what the fuel level does to the mixture, by the model. */
+/** Float height: which way to bend the tab, and the mixture effect of the fuel level by the model. */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Setting } from "../carburettor/carburettor.ts";
 import { feedAt, pointAt, type Model } from "../carburettor/model.ts";

@@ -1,4 +1,4 @@
-/** Which limits a measurement is held against, and where they come from. */
+/** Limits of each measure and their source. */
 import type { BaseSheet, Build, Limit } from "../log/schema.ts";
 import type { MeasureName } from "../log/walk-round-names.ts";
 import { requireFinite } from "../units/guard.ts";

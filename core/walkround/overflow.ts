@@ -1,4 +1,4 @@
-/** Where fuel comes out and when tells what is wrong. */
+/** Diagnosis of an overflowing carburettor by where and when it drips. */
 
 export interface Overflow {
   /** the small drain at the side of the bowl, or the open pipe standing in it */

@@ -1,4 +1,4 @@
-/** Go and no-go: the pin that passes and the one that does not enclose the hole; the stamp must lie between. */
+/** Go/no-go pin gauging of a jet: bounds on its hole, compared with its stamp. */
 import type { JetNumbering } from "../carburettor/jet.ts";
 import { jetArea } from "../carburettor/jet.ts";
 import { Refusal, requireRange } from "../units/guard.ts";

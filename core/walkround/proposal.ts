@@ -1,4 +1,4 @@
-/** What a check comes to, from what was measured and found. The tuner has the last word. */
+/** Proposed outcome of a check from its measures and findings. */
 import type { BaseSheet, Build, CheckEntry } from "../log/schema.ts";
 import type { CheckName, CheckState, MeasureName } from "../log/walk-round-names.ts";
 import { rigFromBuild } from "../rig/from-build.ts";

@@ -7,6 +7,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import type { AirFormState } from "./use-air-form.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
+import { EXTRAPOLATED_AIR } from "#app/vocabulary/cautions.ts";
 
 interface AirFiguresProps {
   readonly form: AirFormState;
@@ -63,8 +64,7 @@ function Figures({ measured, preferences }: { measured: AirMeasured; preferences
       </div>
       {air.extrapolated && (
         <p className="quiet" style={{ marginBottom: 0 }}>
-          The density formula was made for milder air than this. The extra error stays below {fixed(0.1, 1)}{" "}
-          %.
+          {EXTRAPOLATED_AIR}
         </p>
       )}
     </section>

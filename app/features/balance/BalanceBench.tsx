@@ -155,7 +155,7 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
       )}
       {live && (
         <Choice
-          label="Damp the needles until they just live"
+          label="Damp the needles until they just tremble"
           value={damping}
           options={DAMPING}
           onChange={setDamping}

@@ -1,4 +1,4 @@
-/** Two days side by side: what was the air, what were the parts, and what is left. */
+/** Two days compared: the share of the air, of the parts, and of the engine. */
 import css from "./compare.module.css";
 import { useSearchParams } from "react-router";
 import type { DaysCompared, DaySide } from "#core/day/compare-days.ts";

@@ -17,7 +17,7 @@ describe("what sets two days apart", () => {
       parts: top(0.045),
       engine: top(-0.005),
     };
-    expect(mostWords(compared)).toBe("Top moved most, 5 % leaner: 5 % of it by the parts.");
+    expect(mostWords(compared)).toBe("Full throttle moved most, 5 % leaner: 5 % of it by the parts.");
     const cooler: DaysCompared = {
       a: at(0.02),
       b: at(-0.01),
@@ -25,12 +25,12 @@ describe("what sets two days apart", () => {
       parts: none,
       engine: top(0.01),
     };
-    expect(mostWords(cooler)).toBe("Top moved most, 3 % richer: 4 % of it by the air.");
+    expect(mostWords(cooler)).toBe("Full throttle moved most, 3 % richer: 4 % of it by the air.");
   });
 
   it("is nothing where nobody could read it", () => {
     const same: DaysCompared = { a: at(0.01), b: at(0.012), air: none, parts: none, engine: top(0.002) };
-    expect(mostWords(same)).toBe("No zone moved by what anybody could read.");
+    expect(mostWords(same)).toBe("No zone moved enough to show on a plug.");
     expect([movedBy(0.002), movedBy(-0.021)]).toEqual(["–", "2 % richer"]);
   });
 });

@@ -22,7 +22,7 @@ export function mostWords(compared: DaysCompared): string {
   const { a, b } = compared;
   const by = (zone: Zone) => b.zones[zone].mean - a.zones[zone].mean;
   const most = ZONES.reduce((one, zone) => (Math.abs(by(zone)) > Math.abs(by(one)) ? zone : one));
-  if (Math.abs(by(most)) < FELT) return "No zone moved by what anybody could read.";
+  if (Math.abs(by(most)) < FELT) return "No zone moved enough to show on a plug.";
   const along = (cause: (typeof CAUSES)[number][0]) => compared[cause][most] * Math.sign(by(most));
   const [cause, words] = CAUSES.reduce((one, other) => (along(other[0]) > along(one[0]) ? other : one));
   return `${ZONE_NAMES[most]} moved most, ${shiftWords(by(most))}: ${sizeWords(100 * along(cause))} of it by ${words}.`;

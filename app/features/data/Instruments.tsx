@@ -1,6 +1,7 @@
 /** The tuner's instruments by name, on Data: what is learnt of one is known to all rigs. */
 import * as z from "zod/mini";
 import Button from "@mui/material/Button";
+import { Link } from "react-router";
 import { INSTRUMENT_KINDS } from "#core/looks/instruments.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
@@ -12,7 +13,13 @@ import { useTask } from "./use-task.ts";
 
 const NamedAs = z.object(SentInstrument);
 
-export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
+interface InstrumentsProps {
+  readonly names: readonly NamedInstrument[];
+  /** readers whose rounds of the trainer count for their readings */
+  readonly practised: readonly (string | undefined)[];
+}
+
+export function Instruments({ names, practised }: InstrumentsProps) {
   const { send, busy, answer } = useTask();
   return (
     <section className="stack">
@@ -21,6 +28,12 @@ export function Instruments({ names }: { names: readonly NamedInstrument[] }) {
         A reader, a sensor, a rider. Each has its own error, and Tamis learns it over days and rigs. Each kind
         has one without a name; name the others, and Look asks which it was.
       </p>
+      {practised.map((reader) => (
+        <p className="flush" key={reader ?? ""}>
+          <strong>{reader ?? "The usual reader"}</strong>: practised on drawn plugs, and that counts.{" "}
+          <Link to="/trainer">Take it back in the trainer</Link>
+        </p>
+      ))}
       <ul className="plain">
         {names.map((one) => (
           <li key={`${one.kind} ${one.name}`} className="row">

@@ -6,7 +6,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { PageHead } from "#app/ui/PageHead.tsx";
 import { refused, readSent } from "#app/journal/save.ts";
 import { saveFile } from "#app/journal/export.ts";
-import { readInstrumentNames } from "#app/store/instruments.ts";
+import { readInstrumentNames, readPractised } from "#app/store/instruments.ts";
 import { Instruments } from "./Instruments.tsx";
 import { Preferences } from "#app/vocabulary/preferences.ts";
 import { readPreferences, writePreferences } from "#app/store/preferences.ts";
@@ -43,16 +43,18 @@ const NO_BACKUP: BackupState = { at: undefined, unsaved: 0, rigs: 0 };
 
 export async function clientLoader() {
   // Whatever fails, this page opens: it is the way out.
-  const [headers, preferences, instruments, space, backup, folder, snapshots, left] = await Promise.all([
-    listRigs(),
-    readPreferences(),
-    readInstrumentNames(),
-    readSpace(),
-    backupState().catch(() => NO_BACKUP),
-    folderSeen().catch(() => undefined),
-    listSnapshots(),
-    leftElsewhere().catch(() => []),
-  ]);
+  const [headers, preferences, instruments, practised, space, backup, folder, snapshots, left] =
+    await Promise.all([
+      listRigs(),
+      readPreferences(),
+      readInstrumentNames(),
+      readPractised(),
+      readSpace(),
+      backupState().catch(() => NO_BACKUP),
+      folderSeen().catch(() => undefined),
+      listSnapshots(),
+      leftElsewhere().catch(() => []),
+    ]);
   return {
     left,
     backup,
@@ -64,6 +66,7 @@ export async function clientLoader() {
     trouble: headers.ok ? undefined : headers.problem.message,
     preferences,
     instruments,
+    practised: practised.map(({ name }) => name),
   };
 }
 
@@ -124,7 +127,8 @@ const PARTS = [
 const MOVED: Readonly<Record<string, string>> = { "#demo": "/data/rigs#demo" };
 
 function Part({ part, loaderData }: { part: string } & Pick<Route.ComponentProps, "loaderData">) {
-  const { headers, unreadable, preferences, instruments, backup, folder, snapshots, left } = loaderData;
+  const { headers, unreadable, preferences, instruments, practised, backup, folder, snapshots, left } =
+    loaderData;
   if (part === "rigs")
     return (
       <>
@@ -133,7 +137,7 @@ function Part({ part, loaderData }: { part: string } & Pick<Route.ComponentProps
       </>
     );
   if (part === "units") return <Units preferences={preferences} />;
-  if (part === "instruments") return <Instruments names={instruments} />;
+  if (part === "instruments") return <Instruments names={instruments} practised={practised} />;
   if (part === "keys") return <KeysAndHints preferences={preferences} />;
   return (
     <>

@@ -53,7 +53,7 @@ function inWords(air: readonly Point[], wanted: readonly Point[], part: WantedPa
       point ? `${fixed(point[1], digits)} at ${point[0].slice(11)}` : "";
     return `${said(first)} to ${said(last)}`;
   };
-  return `Air that burns, per cent of the baseline’s: ${fromTo(air, 1)}. ${PART_NAMES[part]} wanted: ${fromTo(wanted, 2)}.`;
+  return `Air, per cent of the day your setting was right: ${fromTo(air, 1)}. ${PART_NAMES[part]} wanted: ${fromTo(wanted, 2)}.`;
 }
 
 /** @returns two drawings below each other on one clock */
@@ -103,7 +103,7 @@ export function dayOption({ plan, moments, part, baseKgM3 }: Drawn): EChartsCore
     axisPointer: { link: [{ xAxisIndex: "all" }] },
     xAxis: [xAxis(0, false), xAxis(1, true)],
     yAxis: [
-      yAxis(0, "Air that burns, % of the baseline’s", "{value} %"),
+      yAxis(0, "Air, % of the day your setting was right", "{value} %"),
       yAxis(1, `${PART_NAMES[part]}: wanted, and as planned (blue)`, (value: number) =>
         part === "screwTurns" ? fixed(value, 2) : partValue(part, round(value)),
       ),

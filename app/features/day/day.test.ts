@@ -192,7 +192,7 @@ describe("a planned day", () => {
       aria: { label: { description: string } };
     };
     expect(option.aria.label.description).toMatch(
-      /^Air that burns, per cent of the baseline’s: \d+\.\d at \d\d:\d\d to \d+\.\d at \d\d:\d\d\. Main wanted: /,
+      /^Air, per cent of the day your setting was right: \d+\.\d at \d\d:\d\d to \d+\.\d at \d\d:\d\d\. Main wanted: /,
     );
     const named = (name: string) => option.series.find((one) => one.name === name)?.data ?? [];
     expect(named("Air that burns")).toHaveLength(moments.length);

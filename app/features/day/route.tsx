@@ -97,7 +97,7 @@ function Planned({ answer, heats }: { answer: DayAnswer; heats: HeatsEntry }) {
       </div>
       <section className="stack no-print" aria-label="The day drawn">
         <Choice
-          label="The air, and what it wants of the"
+          label="The air, and the right setting of"
           value={part}
           options={WANTED_PARTS.map((value) => ({ value, text: PART_NAMES[value] }))}
           onChange={setPart}

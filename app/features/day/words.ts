@@ -14,8 +14,8 @@ export function gainWords({ gain, chanceBetter, safe, ridden: heats }: HeatCard)
   const worth =
     gain > 0
       ? `worth ${lossAsError(gain / heats)} of mixture in ${heats === 1 ? "this heat" : `each of ${heats} heats`}`
-      : "for safety at the top";
-  return `Better with ${percentWords(chanceBetter)}, ${worth}.${safe ? "" : " Still too likely past the lean limit at the top: start richer."}`;
+      : "for safety at full throttle";
+  return `Better with ${percentWords(chanceBetter)}, ${worth}.${safe ? "" : " Still too likely past the lean limit at full throttle: start richer."}`;
 }
 
 /** Smaller misses are the instrument's own. */

@@ -24,7 +24,7 @@ describe("what the air does to that day's setting", () => {
   it("names the zones that feel it, and says when none does", () => {
     expect(movedWords({ idle: 0.001, low: -0.004, mid: 0.0049, top: 0 })).toContain("does what it did");
     expect(movedWords({ idle: 0, low: 0, mid: 0.02, top: -0.03 })).toBe(
-      "In today’s air that setting is, against that day: middle 2 % leaner, top 3 % richer.",
+      "In today’s air that setting is, against that day: middle 2 % leaner, full throttle 3 % richer.",
     );
   });
 });

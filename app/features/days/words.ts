@@ -1,7 +1,7 @@
 /** What sets a past day apart from this one, in words. */
 import type { PastDay } from "#core/day/days-like.ts";
 import { ZONES, type PerZone } from "#core/carburettor/zones.ts";
-import { capital, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { capital, shiftWords, zoneInSentence } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
@@ -37,6 +37,6 @@ const FELT = 0.005;
 export function movedWords(moved: PerZone<number>): string {
   const felt = ZONES.filter((zone) => Math.abs(moved[zone]) >= FELT);
   if (felt.length === 0) return "In today’s air that setting does what it did.";
-  const words = felt.map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${shiftWords(moved[zone])}`);
+  const words = felt.map((zone) => `${zoneInSentence(zone)} ${shiftWords(moved[zone])}`);
   return `In today’s air that setting is, against that day: ${words.join(", ")}.`;
 }

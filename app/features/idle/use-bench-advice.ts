@@ -5,7 +5,7 @@ import { useJudge } from "#app/frame/use-judge.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
 
-/** What the card would say with this bench's reading in it: bench and card speak from one belief. */
+/** Hook: advice with the bench's unsaved reading included. */
 export interface BenchAdvice {
   readonly advice: Advice;
   /** what it would change of the idle circuit; nothing: leave it as it is */

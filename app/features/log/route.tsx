@@ -136,7 +136,9 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && (
         <p className="quiet">
-          {search === "" ? "Nothing in the log is all of that." : `Nothing in the log matches “${search}”.`}
+          {search === ""
+            ? "No entry of the log fits all of that."
+            : `Nothing in the log matches “${search}”.`}
         </p>
       )}
       {printing ? (

@@ -1,4 +1,4 @@
-/** A logger's file on its way: looked at, mapped, read, with progress; one at a time. */
+/** Hook: a logger file from choice to result, with progress. */
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { Mapping } from "#core/logger/mapping.ts";
 import type { Reduced } from "#core/logger/reduce.ts";

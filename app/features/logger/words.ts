@@ -82,7 +82,7 @@ export function troubleWords({ trouble }: Reduced): string[] {
   const line = firstBadLine === undefined ? "" : `, the first in line ${firstBadLine}`;
   return [
     ...(ragged > 0 ? [`${ragged} rows are cut short and were passed over${line}.`] : []),
-    ...(unreadable > 0 ? [`${unreadable} cells are no figures and were taken as gaps${line}.`] : []),
+    ...(unreadable > 0 ? [`${unreadable} cells are not numbers and count as gaps${line}.`] : []),
     ...(wentBack > 0
       ? [
           `The time goes back ${wentBack === 1 ? "once" : `${wentBack} times`}: the longest stretch was read, ${setAside} rows were set aside. Export one session a file to have them all.`,

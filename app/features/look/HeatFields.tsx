@@ -7,7 +7,7 @@ import { useKind } from "./use-kind.ts";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
-import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { zoneInSentence } from "#app/vocabulary/parts.ts";
 import { learntWords } from "#app/vocabulary/readings.ts";
 import { HeatMovesTable } from "./HeatMovesTable.tsx";
 
@@ -88,7 +88,7 @@ export function HeatFields({ zone, onSave }: HeatFieldsProps) {
         <div className="gauge-fields">
           {sensor === "exhaust" ? (
             <>
-              {field("exhaustTarget", `Target, ${ZONE_NAMES[zone].toLowerCase()}`)}
+              {field("exhaustTarget", `Target, ${zoneInSentence(zone)}`)}
               {field("exhaustWithin", "Give or take")}
             </>
           ) : (

@@ -5,7 +5,7 @@ import { useKind } from "./use-kind.ts";
 import { FormField } from "#app/ui/form-fields.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { SENSOR_PLACES } from "#app/vocabulary/sensors.ts";
-import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { zoneInSentence } from "#app/vocabulary/parts.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { LambdaLive } from "./LambdaLive.tsx";
 import { fixed } from "#app/vocabulary/numerals.ts";
@@ -63,7 +63,7 @@ export function LambdaFields({ zone, along }: LambdaFieldsProps) {
             <FormField<LookTexts>
               key={other}
               name={`lambda.along.${other}`}
-              label={`${scale === "lambda" ? "λ" : "AFR"}, ${ZONE_NAMES[other].toLowerCase()}`}
+              label={`${scale === "lambda" ? "λ" : "AFR"}, ${zoneInSentence(other)}`}
               keys="decimal"
             />
           ))}

@@ -21,7 +21,7 @@ interface MarkProtocolProps {
 
 const HOLD_S = 180;
 
-/** How a plug is made to tell: each way with its steps, its caution and its clock or count. */
+/** How to colour a plug: steps, caution, clock or count of each method. */
 export function MarkProtocol({ zone, mark, onMark }: MarkProtocolProps) {
   const by = mark?.by ?? (zone === "top" ? "pull" : "steady");
   const laps = mark?.by === "laps" ? (mark.amount ?? 0) : 0;

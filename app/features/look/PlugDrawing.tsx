@@ -1,9 +1,9 @@
 import css from "./look.module.css";
-import { PLUG_PLACES, type PlugPlace, type Tone } from "#core/log/parts.ts";
+import { PLUG_PLACES, type Tone } from "#core/log/parts.ts";
+import type { PlugSpot } from "#core/pictures/plug-scene.ts";
 import { TONE_COLOURS } from "#app/theme/colours.ts";
 import { PLUG_PLACE_WORDS } from "#app/vocabulary/readings.ts";
 
-export type PlugSpot = PlugPlace | "root";
 export const PLUG_SPOTS: readonly PlugSpot[] = ["root", ...PLUG_PLACES];
 export type PlugTones = Readonly<Partial<Record<PlugSpot, Tone | undefined>>>;
 

@@ -5,12 +5,14 @@ import { lazy, Suspense, useState } from "react";
 import type { Zone } from "#core/carburettor/zones.ts";
 import { heatRangeSays } from "#core/looks/heat-range.ts";
 import { PLUG_FINDINGS, type PlugFinding } from "#core/log/parts.ts";
+import type { PlugSpot } from "#core/pictures/plug-scene.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Working } from "#app/ui/Working.tsx";
-import { PlugDrawing, PLUG_SPOTS, type PlugSpot, type PlugTones } from "./PlugDrawing.tsx";
-import { ToneScale } from "./ToneScale.tsx";
+import { DrawnPlug } from "./DrawnPlug.tsx";
+import { PlugDrawing, PLUG_SPOTS, type PlugTones } from "./PlugDrawing.tsx";
+import { ToneScale } from "#app/frame/plug/ToneScale.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { CUTS } from "#app/vocabulary/cuts.ts";
 import { heatRangeOptions, HEAT_RANGE_SAYS } from "#app/vocabulary/heat-range.ts";
@@ -61,6 +63,7 @@ export function PlugFields({ zone }: { readonly zone: Zone }) {
           value={tones[spot]}
           onChange={(tone) => type(spot === "root" ? { tone } : { places: { ...places, [spot]: tone } })}
         />
+        <DrawnPlug tones={tones} spot={spot} findings={findings} build={build} />
         {problem !== undefined && root === undefined && <Caution>{problem}</Caution>}
         {says !== undefined && <Caution>{HEAT_RANGE_SAYS[says]}</Caution>}
         <Button

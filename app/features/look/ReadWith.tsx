@@ -1,4 +1,4 @@
-/** Whose eyes, which sensor: asked only where more than one is known. */
+/** Which reader or sensor was used; asked only where several are known. */
 import type { InstrumentKind } from "#core/looks/instruments.ts";
 import type { NamedInstrument } from "#app/store/instruments.ts";
 import { Choice } from "#app/ui/Choice.tsx";

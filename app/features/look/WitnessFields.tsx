@@ -4,7 +4,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { CROWN_WORDS, HEADER_WORDS } from "#app/vocabulary/readings.ts";
 
-/** Piston crown and header: looser witnesses than a plug, of the run that was just made. */
+/** Fields for piston crown and header. */
 export function WitnessFields() {
   const { typed, type, wrong } = useKind("witness");
   const problem = wrong("crown");

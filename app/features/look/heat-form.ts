@@ -5,6 +5,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { Build, Reading } from "#core/log/schema.ts";
 import { fromSI, toSI } from "#core/units/quantity.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
+import { noNumber } from "#app/vocabulary/bounds.ts";
 
 type Unit = HeatSent["unit"];
 type Heat = NonNullable<Build["heat"]>;
@@ -64,7 +65,7 @@ class FieldReader {
     const text = this.sent[field];
     if (text.trim() === "") return undefined;
     const typed = readTypedNumber(text);
-    if (!typed.ok) this.fields[field] = `“${text}” is not a number.`;
+    if (!typed.ok) this.fields[field] = noNumber(text);
     return typed.ok ? typed.value : undefined;
   }
 

@@ -11,7 +11,7 @@ import type { Content } from "#app/journal/save.ts";
 import type { HowName } from "#app/frame/look-query.ts";
 import { readTypedNumber } from "#core/units/typed-number.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
-import { boundWords } from "#app/vocabulary/bounds.ts";
+import { boundWords, noNumber } from "#app/vocabulary/bounds.ts";
 import { LOOK_ALIKES, SYMPTOM_WORDS } from "#app/vocabulary/symptoms.ts";
 import { heatShown, HeatTyped, readHeat } from "./heat-form.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
@@ -100,8 +100,7 @@ const Lambda = z.object({
 function readFigure(figure: string, scale: (typeof SCALES)[number], build: Build): number | string {
   const { stoichiometric } = fuelFromLog(build.fuel);
   const read = readTypedNumber(figure);
-  if (!read.ok)
-    return read.reason === "empty" ? "Type the figure the meter shows." : `“${figure}” is not a number.`;
+  if (!read.ok) return read.reason === "empty" ? "Type the figure the meter shows." : noNumber(figure);
   const lambda = scale === "afr" ? read.value / stoichiometric : read.value;
   if (lambda >= LAMBDA.min && lambda <= LAMBDA.max) return lambda;
   const [low, high] = [LAMBDA.min, LAMBDA.max].map((x) => fixed(scale === "afr" ? x * stoichiometric : x, 1));

@@ -1,4 +1,4 @@
-/** How a plug is made to tell one condition: the steps of each way, and its caution. */
+/** Steps and caution of each method of colouring a plug. */
 import type { PlugProtocol } from "#core/log/parts.ts";
 
 interface MarkWords {

@@ -1,4 +1,4 @@
-/** A kind of look as its fields see it: what is typed of it, how to type more, and what is wrong where. */
+/** Hook: fields of one kind of look, with texts, setters and problems. */
 import { use } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
 import { Refusals } from "#app/ui/refusals.ts";

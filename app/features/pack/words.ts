@@ -53,5 +53,5 @@ export function needleWords({ otherNeedle: { leaner, richer } }: PackList): stri
   ];
   return parts.length === 0
     ? undefined
-    : `Perhaps no groove of this needle gets the middle right; then you need another, ${parts.join(", or ")}.`;
+    : `Maybe no groove of this needle gets the middle right; then you need another, ${parts.join(", or ")}.`;
 }

@@ -36,6 +36,16 @@ export default function EmptyPaddock() {
           </fetcher.Form>
         </section>
         <section>
+          <h2>Train your eye</h2>
+          <p className="quiet">
+            Twenty drawn plugs: say the tone of each. You see whether you read pale or dark, and in which
+            light.
+          </p>
+          <Button component={Link} to="/trainer" variant="outlined">
+            Read plugs
+          </Button>
+        </section>
+        <section>
           <h2>From a file</h2>
           <p className="quiet">A log exported on another phone or laptop comes in whole.</p>
           <Button component={Link} to="/data" variant="outlined">

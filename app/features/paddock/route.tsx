@@ -176,9 +176,14 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
         {rigs.length > 0 && (
           <div className="row apart">
             <h1>Paddock</h1>
-            <LinkButton to="/new" variant="outlined">
-              New rig
-            </LinkButton>
+            <div className="row">
+              <LinkButton to="/trainer" variant="outlined">
+                Train your eye
+              </LinkButton>
+              <LinkButton to="/new" variant="outlined">
+                New rig
+              </LinkButton>
+            </div>
           </div>
         )}
         {rigs.length > 0 && rigs.every(({ header }) => isDemo(header.id)) && <OnlyTheDemo />}

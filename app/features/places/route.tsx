@@ -12,7 +12,7 @@ import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { FormField, FormPick } from "#app/ui/form-fields.tsx";
 import { PRESSURE_TOLD_WORDS } from "#app/vocabulary/ahead.ts";
-import { ZONE_NAMES, ZONE_OPENINGS } from "#app/vocabulary/parts.ts";
+import { ZONE_NAMES, ZONE_OPENINGS, zoneInSentence } from "#app/vocabulary/parts.ts";
 import { EMPTY_PLACE, placeForm, placeTexts, type PlaceTexts } from "./form.ts";
 import { formatQuantity } from "#app/vocabulary/numerals.ts";
 
@@ -63,7 +63,7 @@ function usageWords({ usage }: PlaceEntry): string {
   if (!usage) return "ridden as the rig says";
   const total = ZONES.reduce((sum, zone) => sum + usage[zone], 0);
   return ZONES.filter((zone) => usage[zone] > 0)
-    .map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${Math.round((100 * usage[zone]) / total)} %`)
+    .map((zone) => `${zoneInSentence(zone)} ${Math.round((100 * usage[zone]) / total)} %`)
     .join(", ");
 }
 

@@ -63,7 +63,7 @@ export function routeOption(
     tooltip: { trigger: "axis" },
     axisPointer: { link: [{ xAxisIndex: "all" }] },
     xAxis: [axis(0, false), axis(1, true)],
-    yAxis: [up(0, `Height, ${units.length}`), up(1, "Air that burns, % of the baseline’s")],
+    yAxis: [up(0, `Height, ${units.length}`), up(1, "Air, % of the day your setting was right")],
     series: [
       line(
         "Height",

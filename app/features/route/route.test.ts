@@ -71,7 +71,7 @@ describe("a way over heights", () => {
     expect(stopsWords(plan)).toMatch(/would save what an error of/);
     const flat = answerFor(5).plan;
     expect(stopsWords(flat)).toContain("One setting is enough.");
-    expect(zonesAt(plan.heights[0])).toMatch(/^idle .*, middle .*, top /);
+    expect(zonesAt(plan.heights[0])).toMatch(/^idle .*, middle .*, full throttle /);
   });
 
   it("counts the time at each height", () => {

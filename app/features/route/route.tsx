@@ -35,6 +35,7 @@ import {
   timePerHeight,
   zonesAt,
 } from "./words.ts";
+import { LEAN_DESTROYS } from "#app/vocabulary/cautions.ts";
 
 export const clientAction = rigAction({
   codec: RouteSent,
@@ -159,9 +160,8 @@ function Along({ answer, route }: { answer: RouteAnswer; route: RouteEntry }) {
         </table>
       </section>
       <Caution>
-        Lean at full throttle destroys engines. The bottom of a climb is its leanest place: come to it from
-        the rich side. Stop clear of the road, engine cold enough to touch, and never open a carburettor over
-        a hot pipe.
+        {LEAN_DESTROYS}. The bottom of a climb is its leanest place: come to it from the rich side. Stop clear
+        of the road, engine cold enough to touch, and never open a carburettor over a hot pipe.
       </Caution>
     </>
   );

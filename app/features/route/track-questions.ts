@@ -1,4 +1,4 @@
-/** What a receiver's file leaves open, and the answers only its rider has. */
+/** Questions about a track that its file does not answer. */
 import * as z from "zod/mini";
 import type { TrackAnswers } from "#core/route/track.ts";
 

@@ -8,15 +8,15 @@ import { fromSI } from "#core/units/quantity.ts";
 import type { Asks } from "#app/ui/AskFirst.tsx";
 import { changesWords, lossAsError } from "#app/vocabulary/changes.ts";
 import { countWords } from "#app/vocabulary/counts.ts";
-import { mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { mixtureWords, percentWords, zoneInSentence } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { fixed, formatQuantity } from "#app/vocabulary/numerals.ts";
 
 /** @returns what to fit for all of the way, and whether it is safe everywhere on it */
 export function compromiseWords({ changes, chanceBetter, safe, leanRisk, loss }: RoutePlan): string {
   const danger = safe
-    ? `Past the lean limit at full throttle: nowhere likelier than ${percentWords(leanRisk)}.`
-    : `Somewhere on it ${percentWords(leanRisk)} past the lean limit at the top: start richer.`;
+    ? `The chance of being past the lean limit at full throttle is nowhere above ${percentWords(leanRisk)}.`
+    : `Somewhere on the way the chance of being past the lean limit at full throttle is ${percentWords(leanRisk)}. Start richer.`;
   if (changes.length === 0) return `What is fitted is the best single setting for this way. ${danger}`;
   const saved = lossAsError(loss.asFitted - loss.oneSetting);
   return `${changesWords(changes)}: over the whole way better with ${percentWords(chanceBetter)}, worth ${saved} of mixture. ${danger}`;
@@ -30,7 +30,7 @@ export function stopsWords({ stops, loss }: RoutePlan): string {
   const gain = loss.oneSetting - loss.withStops;
   const times = onTheWay.length === 1 ? "One stop" : `${onTheWay.length} stops`;
   return gain < LEAST_GAIN
-    ? `${times} on the way could follow the height, for hardly more than one setting does.`
+    ? `${times} on the way could follow the height, but would gain hardly more than one setting.`
     : `${times} on the way would save what an error of ${lossAsError(gain)} costs.`;
 }
 
@@ -72,7 +72,7 @@ export const farWords = (metres: number, { speed }: Preferences): string =>
 /** @returns the mixture of each zone at one height */
 export function zonesAt({ judged }: Height): string {
   return ZONES.filter((zone) => zone !== "low")
-    .map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${mixtureWords(judged.zones[zone].mean)}`)
+    .map((zone) => `${zoneInSentence(zone)} ${mixtureWords(judged.zones[zone].mean)}`)
     .join(", ");
 }
 

@@ -1,4 +1,4 @@
-/** The sieve itself: a hole for each setting, the larger and darker the likelier it is the best of all. */
+/** The sieve: a grid of settings; size and darkness show the chance that each is the best. */
 import clsx from "clsx";
 import css from "./sieve.module.css";
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";

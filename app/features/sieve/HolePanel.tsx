@@ -40,11 +40,11 @@ export function HolePanel({ context, setting, best, open }: HolePanelProps) {
         <p className="quiet close">
           {open ? `The best of all: ${certainty(best)}. ` : "Closed: the looks speak against it. "}
           {changes !== "" && `Better than what is fitted: ${certainty(value.chanceBetter)}. `}
-          Past the lean limit at the top: {percentWords(value.leanRisk)}.
+          Past the lean limit at full throttle: {percentWords(value.leanRisk)}.
         </p>
       </div>
       {!value.safe && (
-        <Caution grave>Too likely past the lean limit at the top. Tamis will not advise it.</Caution>
+        <Caution grave>Too likely past the lean limit at full throttle. Tamis will not advise it.</Caution>
       )}
       {changes !== "" && (
         <div>

@@ -134,7 +134,7 @@ function TheSieve() {
             onChoose={setChosen}
           />
           <p className="flush" aria-live="polite">
-            {openHoles} of {sieve.holes.length} holes are open: the best is one of them with 95 %.
+            {openHoles} of {sieve.holes.length} holes are open. The best setting is one of them: sure (95 %).
             {changed.closed.length > 0 &&
               ` The look below closed ${changed.closed.length}, crossed out here.`}
             {changed.opened.length > 0 && ` It opened ${changed.opened.length} again.`}

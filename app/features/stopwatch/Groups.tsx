@@ -24,7 +24,7 @@ export function BackToTheFirst({ kind }: { kind: RunsOfAKind }) {
   return (
     <p className="quiet flush">
       Run the first setting once more (A-B-A). Heat, track and rider change over a session. Only going back
-      separates that from the jets. Until then these runs teach much less.
+      separates that from the jets. Until then these runs count for much less.
     </p>
   );
 }

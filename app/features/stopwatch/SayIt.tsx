@@ -18,7 +18,7 @@ export function SayIt({ verdict }: { verdict: ComparedVerdict }) {
         className="start"
         onClick={() => send({ intent: "compared", verdict, zone: "top", putBack: false })}
       >
-        Log the change as {words} at the top
+        Log the change as {words} at full throttle
       </Button>
       <Problem message={answer?.message} />
     </>

@@ -22,6 +22,7 @@ import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
 import { BackToTheFirst, Groups } from "./Groups.tsx";
 import { SayIt } from "./SayIt.tsx";
 import { fixed } from "#app/vocabulary/numerals.ts";
+import { LEAN_DESTROYS } from "#app/vocabulary/cautions.ts";
 
 export const clientAction = rigAction({
   codec: ({ preferences }) => runForm(preferences),
@@ -77,7 +78,7 @@ export default function StopwatchRoute() {
         {byHand
           ? "somebody else holds the watch."
           : "the phone rides in a zipped pocket, and nobody looks at it before the stop."}{" "}
-        Lean at full throttle destroys engines: come from the rich side.
+        {LEAN_DESTROYS}: come from the rich side.
       </Caution>
       <Choice
         label="What is run"

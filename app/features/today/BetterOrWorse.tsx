@@ -5,7 +5,7 @@ import type { Zone } from "#core/carburettor/zones.ts";
 import type { ComparedVerdict } from "#core/log/parts.ts";
 import { RULES } from "#core/advice/plan/moves.ts";
 import { Problem } from "#app/ui/Problem.tsx";
-import { ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { atZone } from "#app/vocabulary/parts.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { useLoggedTap } from "#app/frame/use-logged-tap.ts";
 
@@ -22,13 +22,10 @@ export function BetterOrWorse({ context }: { context: RigContext }) {
   if (!context.present.openChange) return null;
   const zone = feltIn(context);
   const say = (verdict: ComparedVerdict, putBack = false) =>
-    send(
-      { intent: "compared", verdict, zone, putBack },
-      `Logged: ${verdict} at ${ZONE_NAMES[zone].toLowerCase()}.`,
-    );
+    send({ intent: "compared", verdict, zone, putBack }, `Logged: ${verdict} ${atZone(zone)}.`);
   return (
     <section className={css["better"]} aria-label="Better or worse">
-      <span className="label">Since the change, {ZONE_NAMES[zone].toLowerCase()} is</span>
+      <span className="label">Since the change, {atZone(zone)} it is</span>
       {worse ? (
         <div className="row">
           <Button variant="contained" disabled={busy} onClick={() => say("worse", true)}>

@@ -6,7 +6,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { placeHref } from "#app/frame/places.ts";
 import { useLoggedTap } from "#app/frame/use-logged-tap.ts";
-import { rideZone } from "#app/vocabulary/ride.ts";
+import { atZone, capital } from "#app/vocabulary/parts.ts";
 
 interface FeltOrReadProps {
   readonly rigId: string;
@@ -17,13 +17,13 @@ export function FeltOrRead({ rigId, between }: FeltOrReadProps) {
   const { zone, felt, tone, plug } = between;
   const { send, busy, answer } = useLoggedTap(rigId, "The other was right after all");
   const other = felt === "rich" ? "lean" : "rich";
-  const where = rideZone(zone);
+  const where = capital(atZone(zone));
   const say = (right: "plug" | "ride", said: string) =>
     send({ intent: "settle", zone, right, ride: between.ride.id, plug: plug.id }, said);
   return (
     <section className="stack tight" aria-label={`Felt or read: ${where.toLowerCase()}`}>
       <Caution>
-        {where} felt {felt}, but the plug of {plug.at.slice(11, 16)} is {tone}: {other}. One of the two is
+        {where} it felt {felt}, but the plug of {plug.at.slice(11, 16)} is {tone}: {other}. One of the two is
         wrong. A plug may show the zone before, or an old colour. A {other} engine may feel {felt} when a
         fault makes it misfire.
       </Caution>

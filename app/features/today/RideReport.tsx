@@ -7,9 +7,9 @@ import { useToast } from "#app/ui/Toast.tsx";
 import { FeltRows, NOTHING_TOLD, type Told, type ToldRide } from "#app/frame/FeltRows.tsx";
 import { WentWrong } from "#app/frame/WentWrong.tsx";
 import type { RigContext } from "#app/frame/use-rig.ts";
-import { rideZone } from "#app/vocabulary/ride.ts";
 import type { Answer } from "#app/journal/rig-action.ts";
 import { useTap } from "#app/frame/use-tap.ts";
+import { zoneInSentence } from "#app/vocabulary/parts.ts";
 
 const isNothing = (told: ToldRide): boolean => ZONES.every((zone) => told[zone] === "unused");
 
@@ -38,7 +38,7 @@ function useKeptRide(rigId: string) {
       kept.current = { told: sent, id: isNothing(sent) ? undefined : data?.logged?.[0] };
       // Taps that came while one was being saved go together.
       const fresh = ZONES.filter((zone) => sent[zone] !== before[zone] && sent[zone] !== "unused");
-      const words = fresh.map((zone) => `${rideZone(zone).toLowerCase()} ${sent[zone]}`).join(", ");
+      const words = fresh.map((zone) => `${zoneInSentence(zone)} ${sent[zone]}`).join(", ");
       if (fresh.length > 0) say({ words: `Logged: ${words}.` });
     }
     if (ZONES.every((zone) => told[zone] === kept.current.told[zone])) return;

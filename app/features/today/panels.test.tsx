@@ -60,7 +60,7 @@ describe("the three hints", () => {
 });
 
 describe("a ride told", () => {
-  const top = () => within(screen.getAllByRole("group", { name: /^Top/ }).at(-1) ?? document.body);
+  const top = () => within(screen.getAllByRole("group", { name: /^Full throttle/ }).at(-1) ?? document.body);
   const pressed = (name: string) => top().getByRole("button", { name }).getAttribute("aria-pressed");
 
   it("shows no tap as kept that was not, and takes it again", async () => {
@@ -91,7 +91,9 @@ describe("a ride against a plug", () => {
   };
   it("is asked about, and either may be said to be right", async () => {
     const sent = show(() => <FeltOrRead rigId={RIG} between={between} />);
-    expect(screen.getByText(/Top felt rich, but the plug of 09:10 is bone: lean/)).toBeInTheDocument();
+    expect(
+      screen.getByText(/At full throttle it felt rich, but the plug of 09:10 is bone: lean/),
+    ).toBeInTheDocument();
     expect(screen.getByRole("link", { name: "Look again" })).toHaveAttribute(
       "href",
       `/rigs/${RIG}/look?zone=top`,

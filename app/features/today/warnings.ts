@@ -12,6 +12,7 @@ import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
+import { EXTRAPOLATED_AIR, LEAN_DESTROYS } from "#app/vocabulary/cautions.ts";
 
 export interface WarningWords {
   readonly grave: boolean;
@@ -50,7 +51,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
   switch (warning.code) {
     case "leanRisk":
       return grave(
-        `Lean at full throttle destroys engines. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}${warning.cylinder === undefined ? "" : ` on cylinder ${warning.cylinder}`}.`,
+        `${LEAN_DESTROYS}. As fitted, the chance of being past the lean limit is ${percentWords(warning.chance)}${warning.cylinder === undefined ? "" : ` on cylinder ${warning.cylinder}`}.`,
       );
     case "cylinderDiffers":
       return plain(`${outlierTitle(warning)}: find its cause before any jet, under Cylinders.`);
@@ -103,9 +104,7 @@ export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Prefe
         `${formatQuantity("pressure", warning.pressurePa, units.pressure)} at ${formatQuantity("length", warning.elevationM, units.length)} looks like sea-level pressure. Read the air again and say which it is.`,
       );
     case "extrapolatedAir":
-      return plain(
-        `The density formula was made for milder air than this. The extra error stays below ${fixed(0.1, 1)} %.`,
-      );
+      return plain(EXTRAPOLATED_AIR);
     case "unsettled":
       return plain(
         "The looks contradict each other so much that the sieve did not settle. Check the surprising ones.",

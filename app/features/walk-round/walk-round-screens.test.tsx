@@ -40,7 +40,7 @@ describe("the float's panel", () => {
     panel("floatHeight", { floatLeftMm: 14 });
     expect(screen.getByText(/Bend the tab towards the valve.*Move it by 2.0 mm/)).toBeInTheDocument();
     expect(
-      screen.getByText(/Fuel 2.0 mm higher than wanted makes idle .* richer, .* top .* richer/),
+      screen.getByText(/Fuel 2.0 mm higher than wanted makes idle .* richer, .* full throttle .* richer/),
     ).toBeInTheDocument();
   });
   it("says the contrary for a float that stands too high inverted", () => {

@@ -25,7 +25,9 @@ export function Outcome({ trial, against, moved }: OutcomeProps) {
         {moved.length === 0 ? "All as it is: move something." : `${moved.join(", ")}.`}{" "}
         {trial.chanceBetter > 0 && `Better than what is fitted: ${certainty(trial.chanceBetter)}. `}
         {!trial.safe && (
-          <strong>Too lean at the top to be safe: {percentWords(trial.leanRisk)} past the limit.</strong>
+          <strong>
+            Too lean at full throttle to be safe: {percentWords(trial.leanRisk)} past the limit.
+          </strong>
         )}
       </p>
     </div>

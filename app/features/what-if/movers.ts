@@ -1,4 +1,4 @@
-/** All that can be moved on paper: what it is called, how far it goes, in what steps, and what it changes. */
+/** All adjustable values of a what-if trial: name, range, step, effect. */
 import type { AirState } from "#core/air/humid-air.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import type { TrialAsked } from "#core/log/trial-asked.ts";

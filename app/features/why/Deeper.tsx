@@ -13,7 +13,14 @@ import type { RigContext } from "#app/frame/use-rig.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
 import { LOOK_HOW_WORDS } from "#app/vocabulary/next.ts";
-import { capital, partInSentence, partValue, shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import {
+  capital,
+  partInSentence,
+  partValue,
+  shiftWords,
+  ZONE_NAMES,
+  zoneInSentence,
+} from "#app/vocabulary/parts.ts";
 import { readingResult, readingWords } from "#app/vocabulary/readings.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
 
@@ -103,7 +110,7 @@ function Worth({ rigId, looks }: { rigId: string; looks: readonly NextLook[] }) 
                   </Button>
                 </th>
                 <td>
-                  {zone === undefined ? "all of the ride" : ZONE_NAMES[zone].toLowerCase()}
+                  {zone === undefined ? "all of the ride" : zoneInSentence(zone)}
                   {cylinder !== undefined && `, cylinder ${cylinder}`}
                 </td>
                 <td>{fixed(gain, 3)}</td>
@@ -127,7 +134,7 @@ function LeansOn({ rigId, leanings }: { rigId: string; leanings: Advice["leaning
       {leanings
         .map(
           ({ path, zone, effect }) =>
-            `${fieldWords(path)} (as far off as it may be, ${ZONE_NAMES[zone].toLowerCase()} is ${shiftWords(effect)})`,
+            `${fieldWords(path)} (as far off as it may be, ${zoneInSentence(zone)} is ${shiftWords(effect)})`,
         )
         .join("; ")}
       . <Link to={placeHref(rigId, "measure")}>Measure it</Link>.
@@ -143,8 +150,8 @@ export function Deeper({ context, advice }: { context: RigContext; advice: Advic
       <div>
         <h2>Look by look</h2>
         <p className="quiet close">
-          Here each of the newest looks is left out in turn. The unit is 4 % rich in the only zone that
-          matters. A minute of work must save {WORTH_A_MINUTE} of it.
+          Here each of the newest looks is left out in turn. A loss of 1 is what 4 % rich costs in the only
+          zone that you use. Each minute of work must save {WORTH_A_MINUTE} of it.
         </p>
       </div>
       <LeansOn rigId={header.id} leanings={advice.leanings} />

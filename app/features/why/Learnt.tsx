@@ -56,8 +56,14 @@ export function Learnt({ advice }: { advice: Advice }) {
               <span>{one.name ?? INSTRUMENT_WORDS[one.kind].name}: no error found so far</span>
             )}{" "}
             <span className="quiet">
-              ± {fixed(100 * DOUBT_SDS * one.sd, 1)} %{one.scatter > 1 && `. ${scatterWords(one)}`}
+              (could be off by {fixed(100 * DOUBT_SDS * one.sd, 1)} %)
+              {one.scatter > 1 && `. ${scatterWords(one)}`}
               {one.open && `. To check it, use ${SETTLED_BY[one.kind]}`}
+              {one.open && one.kind === "reader" && (
+                <>
+                  , or <Link to="/trainer">train your eye on drawn plugs</Link>
+                </>
+              )}
             </span>
           </li>
         ))}

@@ -3,7 +3,7 @@ import type { Advice } from "#core/advice/card/advise.ts";
 import { ToneDot } from "#app/ui/ToneDot.tsx";
 import { useJudge } from "#app/frame/use-judge.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
-import { TONE_MEANINGS, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { atZone, TONE_MEANINGS } from "#app/vocabulary/parts.ts";
 
 /** Where the next look would tell most: the zone the advice is about. */
 const zoneInQuestion = ({ next }: Advice): Zone => (next.kind === "ride" ? next.zone : undefined) ?? "top";
@@ -16,9 +16,7 @@ export function OutlookTable({ advice }: { advice: Advice }) {
   if (!rows || working) return <p className="quiet">Working out what would change it…</p>;
   return (
     <table className="figures">
-      <caption className="label">
-        What would change it: a clean plug in the {ZONE_NAMES[zone].toLowerCase()} that shows
-      </caption>
+      <caption className="label">What would change it: a clean plug {atZone(zone)} that shows</caption>
       <tbody>
         {rows.map(({ tone, advice: after }) => (
           <tr key={tone}>

@@ -1,4 +1,4 @@
-/** Physics or this engine: what of the card the air asks for, and what this engine's own history adds. */
+/** Splits the advice: what the air asks, and what this engine's history adds. */
 import { useJudge } from "#app/frame/use-judge.ts";
 import {
   capital,
@@ -50,7 +50,7 @@ export function Whose() {
         </div>
         <div className="scroll-x">
           <table className="figures">
-            <caption className="label">From the baseline on, part by part</caption>
+            <caption className="label">From your right setting to today, part by part</caption>
             <thead>
               <tr>
                 <th scope="col">Part</th>

@@ -6,7 +6,7 @@ import { Whose } from "./Whose.tsx";
 import { OutlookTable } from "./OutlookTable.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { SURPRISING } from "#core/belief/update.ts";
-import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { DOUBT_SDS, mixtureWords, percentWords, ZONE_NAMES, zoneInSentence } from "#app/vocabulary/parts.ts";
 import { outcomeWords } from "#app/vocabulary/outcomes.ts";
 import { nextWords } from "#app/vocabulary/next.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
@@ -78,7 +78,7 @@ function Looks() {
             <tr key={`${lookId} ${zone}`}>
               <th scope="row">
                 {words.what}
-                {words.zoned && `: ${ZONE_NAMES[zone].toLowerCase()}`}
+                {words.zoned && `: ${zoneInSentence(zone)}`}
                 <small className="quiet under">
                   {dayTitle(words.at)}, {words.at.slice(11, 16)}
                   {words.staleAir !== undefined && ` · ${words.staleAir}`}

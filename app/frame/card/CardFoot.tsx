@@ -6,11 +6,12 @@ import { PutBack } from "../Taps.tsx";
 import { CardOut } from "./CardOut.tsx";
 import { leansTop } from "./words.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
-import { sizeWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { sizeWords, zoneInSentence } from "#app/vocabulary/parts.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { placeHref } from "../places.ts";
 import { memo } from "react";
 import { Link } from "react-router";
+import { AT_THE_CARBURETTOR } from "#app/vocabulary/cautions.ts";
 
 export const CardFoot = memo(function CardFoot({ context, advice }: { context: RigContext; advice: Advice }) {
   return (
@@ -33,13 +34,13 @@ export const CardFoot = memo(function CardFoot({ context, advice }: { context: R
           {advice.leanings
             .map(
               ({ path, zone, effect }) =>
-                `${fieldWords(path)} (${ZONE_NAMES[zone].toLowerCase()} ± ${sizeWords(100 * Math.abs(effect))})`,
+                `${fieldWords(path)} (${zoneInSentence(zone)} ± ${sizeWords(100 * Math.abs(effect))})`,
             )
             .join(", ")}
           . <Link to={placeHref(context.header.id, "measure")}>Measure it</Link>.
         </Caution>
       )}
-      <Caution plain>Tap off, engine cool, no flame near. Rule book and local law come first.</Caution>
+      <Caution plain>{AT_THE_CARBURETTOR}</Caution>
       <div className="row">
         <CardOut context={context} advice={advice} />
         <PutBack context={context} />

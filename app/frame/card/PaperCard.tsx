@@ -10,6 +10,7 @@ import { checkList } from "#app/vocabulary/walk-round.ts";
 import { MiniStrip } from "../strip/Strip.tsx";
 import type { RigContext } from "../use-rig.ts";
 import { leansTop } from "./words.ts";
+import { AT_THE_CARBURETTOR } from "#app/vocabulary/cautions.ts";
 
 interface PaperCardProps {
   readonly context: RigContext;
@@ -72,7 +73,7 @@ export function PaperCard({ context, advice }: PaperCardProps) {
           </p>
         )}
         <p>
-          Tap off, engine cool, no flame near. Rule book and local law come first.
+          {AT_THE_CARBURETTOR}
           {header.simulated && " SIMULATED."}
         </p>
       </footer>

@@ -1,4 +1,4 @@
-/** The needle in its jet, to scale: lengths as they are, widths drawn wider, or the gap could not be seen. */
+/** Geometry of the needle drawing: lengths to scale, widths magnified. */
 import { needleDiameter, needlePosition } from "#core/carburettor/needle.ts";
 import { manualLift } from "#core/carburettor/air-flow.ts";
 import type { Build } from "#core/log/schema.ts";

@@ -1,4 +1,4 @@
-/** Where things stand on the strip: the ruler across, the mixture upwards lean and downwards rich. */
+/** Coordinates of the strip: throttle across, mixture up (lean) and down (rich). */
 import { LEAN_LIMIT, rulerPosition, ZONE_EDGES, ZONES, type Zone } from "#core/carburettor/zones.ts";
 import { DOUBT_SDS } from "#app/vocabulary/parts.ts";
 import type { StripPoint } from "#core/advice/judge/strip-curve.ts";

@@ -83,7 +83,7 @@ describe("the strip", () => {
     expect(links.map((link) => link.getAttribute("href"))).toEqual(
       ["idle", "low", "mid", "top"].map((zone) => `/look?zone=${zone}`),
     );
-    expect(links[3]).toHaveAccessibleName(/^Top: (right|.*(rich|lean)|unseen)\. Log a look there$/);
+    expect(links[3]).toHaveAccessibleName(/^Full throttle: (right|.*(rich|lean)|unseen)\. Log a look there$/);
     for (const { number } of looks) expect(screen.getByText(String(number))).toBeInTheDocument();
     expect(looks.length).toBeGreaterThan(0);
   });

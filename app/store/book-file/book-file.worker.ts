@@ -1,4 +1,4 @@
-/** Files of many years, read, checked, kept and written without a single moment of the screen's time. */
+/** Worker: reads, checks, imports and writes book files. */
 import "#app/workers/strict.ts";
 import * as Comlink from "comlink";
 import { failed, guarded, type Stored } from "../failure.ts";

@@ -1,4 +1,4 @@
-/** The screen's side of files: each is the work of a worker of its own, which goes when it is done. */
+/** Runs each file task in a worker of its own, ended when the task is done. */
 import * as Comlink from "comlink";
 import { startOnDemand } from "#app/workers/on-demand.ts";
 import address from "./book-file.worker.ts?worker&url";

@@ -1,4 +1,4 @@
-/** A file of logs, looked at before it comes in, and from its bytes into the book: all of it or nothing. */
+/** Imports a file of logs: preview first, then all of it or nothing. */
 import { dayOf } from "#core/log/schema.ts";
 import type { Photo } from "#app/workers/protocol.ts";
 import { isDemo } from "../demo-rigs.ts";

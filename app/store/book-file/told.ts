@@ -1,4 +1,4 @@
-/** Reading and importing a file says how far it is, and may be stopped between two steps. */
+/** Progress and cancellation of reading and importing a file. */
 import { BadFile } from "../failure.ts";
 
 /** @param share - how far it is, 0..1; @returns whether to go on */

@@ -19,7 +19,7 @@ import { airWorth, type AirWorth } from "../judge/air-worth-today.ts";
 import { cardRows, type CardRow } from "./card-rows.ts";
 import { airOf, groupOf, judgeOf, openCase, type Case } from "../judge/case.ts";
 import { instrumentsKnown, type InstrumentBelief } from "../judge/instruments-known.ts";
-import { jettedAround } from "./mended.ts";
+import { settingBeforeFault } from "./mended.ts";
 import { rideStopped } from "./ride-stopped.ts";
 import { sensitiveAssumptions, type SensitiveAssumption } from "./sensitive-assumptions.ts";
 import { marksOf, type Mark } from "../judge/marks.ts";
@@ -90,7 +90,7 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
   const contradicted = contradictedZones(present);
   const now = judge.judge(fitted);
   const { outcomes } = replayed;
-  const around = jettedAround(present);
+  const around = settingBeforeFault(present);
   const wayBack = wayBackOn(around, carburettors[0] ?? 0);
   return {
     carburettors,

@@ -2,7 +2,7 @@ import { TWIN } from "../../../demo/other-rigs.ts";
 import { air, at, fitPart, twin } from "../../__tests__/entries.ts";
 import { importanceDraws } from "../../__tests__/importance.ts";
 import { PRIOR } from "../../__tests__/judged.ts";
-import { beliefOver, COMMON_SHARE, departureLine, layoutOf, lineOver, priorOf } from "../../belief/layout.ts";
+import { beliefOver, COMMON_SHARE, contrastLine, layoutOf, lineOver, priorOf } from "../../belief/layout.ts";
 import { PRIOR_SD, UNKNOWNS } from "../../belief/unknowns.ts";
 import type { Tone } from "../../log/parts.ts";
 import type { Build, Entry } from "../../log/schema.ts";
@@ -185,7 +185,7 @@ describe("the long belief", () => {
       ...item,
       line: { shift: item.line.shift, row: apart(item.line.row) },
     }));
-    const departure = departureLine([line, line], 1, TWO);
+    const departure = contrastLine([line, line], 1, TWO);
     const wanted = { shift: departure.shift, row: apart(departure.row) };
     const brute = importanceDraws(split, seen, update(split, seen), [wanted], 40_000, seededRandom(77), 1.1);
     expect(brute.effective).toBeGreaterThan(2000);
@@ -195,7 +195,7 @@ describe("the long belief", () => {
     expect(sd / (brute.along[0]?.sd ?? NaN)).toBeCloseTo(1, 1);
   });
   it("refuses a departure from nobody", () => {
-    expect(() => departureLine([{ shift: 0, row: new Float64Array(0) }], 0, TWO)).toThrow(
+    expect(() => contrastLine([{ shift: 0, row: new Float64Array(0) }], 0, TWO)).toThrow(
       "one of at least two",
     );
   });

@@ -3,7 +3,7 @@ import type { FaultName } from "../../log/fault-names.ts";
 import { fold } from "../../log/fold.ts";
 import type { Entry } from "../../log/schema.ts";
 import { advise } from "./advise.ts";
-import { jettedAround } from "./mended.ts";
+import { settingBeforeFault } from "./mended.ts";
 
 const mended = (fault: FaultName, time: string, is: "mended" | "notThis" = "mended"): Entry => ({
   id: `fault:${time.replace(":", "")}`,
@@ -31,22 +31,22 @@ describe("a fault that made it rich, mended", () => {
       mended: "chokeOpen",
       changes: expect.arrayContaining([{ part: "main", from: 158, to: 165 }]) as unknown,
     });
-    const { befores } = jettedAround(fold([...jetted, mended("chokeOpen", "10:00")])) ?? {};
+    const { befores } = settingBeforeFault(fold([...jetted, mended("chokeOpen", "10:00")])) ?? {};
     expect(befores?.[0]).toMatchObject({ main: 165, screwTurns: 1.5 });
   });
 
   it("is done with once something is fitted or looked at after it", () => {
     const word = mended("airJetsDead", "10:00");
     expect(next(word).kind).toBe("putBack");
-    expect(jettedAround(fold([...jetted, word, fit("0004", "10:10", 165)]))).toBeUndefined();
-    expect(jettedAround(fold([...jetted, word, plug("0003", "10:10", "top", "bone")]))).toBeUndefined();
+    expect(settingBeforeFault(fold([...jetted, word, fit("0004", "10:10", 165)]))).toBeUndefined();
+    expect(settingBeforeFault(fold([...jetted, word, plug("0003", "10:10", "top", "bone")]))).toBeUndefined();
   });
 
   it("says nothing of a fault that made it lean, of one that was not found, and of what was fitted before the last", () => {
     expect(next(mended("airLeak", "10:00")).kind).not.toBe("putBack");
     expect(next(mended("chokeOpen", "10:00", "notThis")).kind).not.toBe("putBack");
     const twice = [...jetted, mended("chokeOpen", "10:00"), mended("floatHigh", "10:05")];
-    expect(jettedAround(fold(twice))).toBeUndefined();
+    expect(settingBeforeFault(fold(twice))).toBeUndefined();
   });
 });
 

@@ -28,7 +28,7 @@ export interface JettedAround {
  * @returns what was fitted before it was jetted around, until something is fitted or looked at after the mending; back
  *   to the last mending before it at most
  */
-export function jettedAround({ lines, faultWords, settings }: Present): JettedAround | undefined {
+export function settingBeforeFault({ lines, faultWords, settings }: Present): JettedAround | undefined {
   const mended = faultWords.filter(({ is }) => is === "mended");
   const word = mended.at(-1);
   if (!word || !LOOKED_RICH.has(word.fault)) return undefined;

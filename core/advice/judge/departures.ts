@@ -1,6 +1,6 @@
 /** How far each cylinder departs from the others, and whether that is more than equal jets explain. */
 import { ZONES, type PerZone, type Zone } from "../../carburettor/zones.ts";
-import { beliefOver, departureLine } from "../../belief/layout.ts";
+import { beliefOver, contrastLine } from "../../belief/layout.ts";
 import { zoneMixture } from "../../belief/mixture.ts";
 import type { Replayed } from "../../belief/replay.ts";
 import type { MixturePoint } from "../../looks/line.ts";
@@ -80,7 +80,7 @@ export function cylinderReports(
     const lines = indices.map((c) => lineOf(c, zone));
     return {
       ...spreadOf(beliefOver(joint, [cylinder]), lineOf(cylinder, zone)),
-      departure: spreadOf(joint, departureLine(lines, cylinder, layout)),
+      departure: spreadOf(joint, contrastLine(lines, cylinder, layout)),
       looks: looksAt(cylinder, zone),
     };
   };

@@ -1,5 +1,5 @@
 /** Dirt in the pilot jet or its drillings: lean at the bottom, and neither screw nor jet changes it. */
-import { deafTo, everyLook, type FaultKind } from "../fault-kind.ts";
+import { unappliedChanges, everyLook, type FaultKind } from "../fault-kind.ts";
 
 export const PILOT_BLOCKED: FaultKind = {
   name: "pilotBlocked",
@@ -10,7 +10,7 @@ export const PILOT_BLOCKED: FaultKind = {
     {
       size: { mean: 0.27, sd: 0.08 },
       shareOf: everyLook({ idle: 1, low: 0.4, mid: 0.1, top: 0.03 }),
-      besides: deafTo(ground, ["screwTurns", "pilot"], 0.85),
+      besides: unappliedChanges(ground, ["screwTurns", "pilot"], 0.85),
     },
   ],
   makes: { needsChokeWarm: 0.75, bogs: 0.5, hangsHigh: 0.25 },

@@ -1,6 +1,7 @@
 /**
- * How a beat goes through a window, piece by piece: an engine's is there all the time and wanders from beat to beat;
- * a voice pauses and glides, a tune goes on to the next note, and what hums on the mains or holds a note hardly wanders.
+ * Tracks a beat through a window to tell engines from other sounds: an engine's is there all the time and wanders
+ * from beat to beat; a voice pauses and glides, a tune goes on to the next note, and what hums on the mains or
+ * holds a note hardly wanders.
  */
 
 export interface Beat {

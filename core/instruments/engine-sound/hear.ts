@@ -1,6 +1,6 @@
 /**
- * How fast an engine turns, by its exhaust's sound: the beat whose multiples stand out of the spectrum and whose halves
- * do not, in the tones and in the loudness. Pure: a window in, an answer out; nothing is kept.
+ * Estimates engine speed from exhaust sound: the beat whose multiples stand out of the spectrum and whose halves do
+ * not, in the tones and in the loudness. Pure: a window in, an answer out; nothing is kept.
  */
 import { twoSpectra } from "../../numbers/fft.ts";
 import { requireRange } from "../../units/guard.ts";

@@ -1,4 +1,4 @@
-/** How far each tone of a spectrum stands out of its surroundings: a resonance lifts all, a beat only its own lines. */
+/** Prominence of spectral lines over their local background. */
 
 export interface Lines {
   readonly hzPerBin: number;

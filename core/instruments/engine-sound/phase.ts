@@ -1,4 +1,4 @@
-/** The mean rate of a beat over a whole window, by how far its phase has turned from the first piece to the last. */
+/** Mean rate of a beat from its phase slope over a window. */
 
 const BEATS_A_PIECE = 2.5;
 const SHORTEST_PIECE_S = 0.15;

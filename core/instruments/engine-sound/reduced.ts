@@ -1,4 +1,4 @@
-/** A window of sound brought down to what tells a firing engine: its low tones, and how loud it is from moment to moment. */
+/** A window of sound decimated to its low band, with its loudness envelope. */
 import { requireRange } from "../../units/guard.ts";
 
 export interface ReducedSound {

@@ -1,10 +1,15 @@
 /** The jet box as a CSV file, through the package that reads spreadsheets' dialects. */
 import Papa from "papaparse";
 import type { Box } from "#core/log/schema.ts";
+import { openText, type TextWanted } from "#app/workers/text-file.ts";
 import { asWritten, RUNS } from "#app/ui/csv-cells.ts";
 import { BOX_COLUMNS, boxFromRows, boxToRows, type BoxRead, type BoxRow } from "#core/rig/box-table.ts";
 
-const LARGEST_BYTES = 256 * 1024;
+const WANTED: TextWanted = {
+  largestBytes: 256 * 1024,
+  tooLarge: "This file is too large for a jet box (over 256 kB). Choose the one with your jets.",
+  instead: "Save the table with the columns part and size as CSV, then choose that.",
+};
 const MOST_ROWS = 1000;
 
 export type BoxFileRead = { ok: true; read: BoxRead } | { ok: false; message: string };
@@ -13,14 +18,9 @@ const failed = (message: string): BoxFileRead => ({ ok: false, message });
 
 /** @returns the rows of a box file, the bad ones with their problem, or why it is no such file at all */
 export async function readBoxFile(file: Blob): Promise<BoxFileRead> {
-  if (file.size === 0) return failed("This file is empty. Choose a CSV with the columns part and size.");
-  if (file.size > LARGEST_BYTES)
-    return failed("This file is too large for a jet box (over 256 kB). Choose the one with your jets.");
-  const text = await file.text();
-  // A NUL or the sign for undecodable bytes: a picture, a spreadsheet's own format, another encoding.
-  if (/[\0\uFFFD]/.test(text))
-    return failed("This is no text file. Save the table as CSV (UTF-8), then choose that.");
-  return readBoxText(text);
+  const opened = await openText(file, WANTED);
+  if ("problem" in opened) return failed(opened.problem);
+  return readBoxText(new TextDecoder(opened.encoding).decode(await file.arrayBuffer()));
 }
 
 /** Two columns without a heading, as one types or copies them: part and size. */

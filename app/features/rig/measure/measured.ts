@@ -5,6 +5,7 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 import { shortest } from "#app/vocabulary/numerals.ts";
 import { BuildForm } from "../described/form.ts";
 import { buildTexts, type AirUnits, type BuildTexts } from "../described/texts.ts";
+import { noNumber } from "#app/vocabulary/bounds.ts";
 
 const PROFILE = "carburettor.needle.profile";
 
@@ -56,8 +57,7 @@ export function withMeasured(
           path === PROFILE ? [...path.split("."), "0", "diameterMm"] : path.split("."),
           text,
         ) as BuildTexts);
-  if (path === PROFILE && !read.ok)
-    return { ok: false, message: text.trim() === "" ? "Type a number here." : `“${text}” is not a number.` };
+  if (path === PROFILE && !read.ok) return { ok: false, message: noNumber(text) };
   const left = (build.assumed ?? []).filter((one) => one !== path);
   const parsed = BuildForm.safeParse({ ...next, assumed: left.join(" ") });
   return parsed.success

@@ -14,7 +14,7 @@ import { useRigForm } from "#app/frame/use-rig-form.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
 import { modelRefusal } from "#app/journal/save.ts";
 import { fieldWords } from "#app/vocabulary/fields.ts";
-import { capital, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { atZone, capital } from "#app/vocabulary/parts.ts";
 import { GaugePlace } from "./GaugePlace.tsx";
 import { HOW_TO } from "./how.ts";
 import { MeasureForm } from "./form.ts";
@@ -123,7 +123,7 @@ export default function MeasureRoute() {
               <Link to={`?what=${leaning.path}`} aria-current={leaning.path === path ? "true" : undefined}>
                 {capital(fieldWords(leaning.path))}
               </Link>
-              : up to {fixed(Math.abs(100 * leaning.effect), 1)} % at {ZONE_NAMES[leaning.zone].toLowerCase()}
+              : up to {fixed(Math.abs(100 * leaning.effect), 1)} % {atZone(leaning.zone)}
             </li>
           ))}
         </ol>

@@ -9,7 +9,7 @@ import { STARTING_KINDS, startingBuild, type StartingKind } from "#core/rig/star
 import { ELEVATION_DOMAIN_M } from "#core/units/domains.ts";
 import { readQuantity } from "#core/units/quantity.ts";
 import { typedNumber } from "#app/ui/typed.ts";
-import { boundWords } from "#app/vocabulary/bounds.ts";
+import { boundWords, noNumber } from "#app/vocabulary/bounds.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
 const B = Build.shape;
@@ -91,7 +91,7 @@ export function readKnown(said: Known, units: Units): KnownRead {
   const fields: Partial<Record<KnownField, string>> = {};
   const number = (field: KnownField, record: z.ZodMiniNumber): number => {
     const read = z.safeDecode(typedNumber(record), said[field], { error: boundWords });
-    if (!read.success) fields[field] = read.error.issues[0]?.message ?? "Type a number here.";
+    if (!read.success) fields[field] = read.error.issues[0]?.message ?? noNumber(said[field]);
     return read.success ? read.data : NaN;
   };
   const displacementCm3 = number("displacementCm3", B.engine.shape.displacementCm3);

@@ -22,7 +22,7 @@ interface PartListProps {
 function worthWords(tried: PartTried): string {
   if (tried.state === "fitted") return "in the carburettor";
   if (tried.state === "impossible") return "cannot be here";
-  if (!tried.safe) return "too lean at the top";
+  if (!tried.safe) return "too lean at full throttle";
   return tried.gain > 0 ? certainty(tried.chanceBetter) : "not worth its work";
 }
 

@@ -10,6 +10,7 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 import { type OpenRig } from "#app/journal/open-rig.ts";
 import { modelRefusal, type Content } from "#app/journal/save.ts";
 import { TEARDOWN_WORDS } from "#app/vocabulary/teardown.ts";
+import { noNumber } from "#app/vocabulary/bounds.ts";
 
 export const StepForm = z.object({
   step: TeardownStep,
@@ -44,7 +45,7 @@ export function readOff({ step, moved, reads }: Step, rig: OpenRig): Content[] |
   }
   if (!NUMBER_STEPS.includes(step)) return [];
   const read = readTypedNumber(reads);
-  if (!read.ok) return `“${reads}” is not a number.`;
+  if (!read.ok) return noNumber(reads);
   const part = fittedPart(step);
   if (part) {
     const change = Change.safeParse({ part, to: read.value });

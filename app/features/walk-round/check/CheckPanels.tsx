@@ -15,7 +15,7 @@ import { overflowCauses, type Overflow } from "#core/walkround/overflow.ts";
 import { floatVerdict, pinVerdict } from "#core/walkround/proposal.ts";
 import { Choice } from "#app/ui/Choice.tsx";
 import { BEND_WORDS, OVERFLOW_WORDS, PIN_WORDS } from "../guide.ts";
-import { shiftWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
+import { shiftWords, zoneInSentence } from "#app/vocabulary/parts.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
 
 interface PanelProps {
@@ -51,7 +51,7 @@ function LevelEffect({
   return (
     <p className={css["finding-panel"]}>
       Fuel {fixed(Math.abs(lowerMm), 1)} mm {side} than wanted makes{" "}
-      {ZONES.map((zone) => `${ZONE_NAMES[zone].toLowerCase()} ${shiftWords(effect[zone])}`).join(", ")}.
+      {ZONES.map((zone) => `${zoneInSentence(zone)} ${shiftWords(effect[zone])}`).join(", ")}.
     </p>
   );
 }

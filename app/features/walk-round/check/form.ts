@@ -15,6 +15,7 @@ import { limitsForm } from "#app/frame/limits.ts";
 import { sayIssue } from "#app/ui/say-issue.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 import { shortest } from "#app/vocabulary/numerals.ts";
+import { noNumber } from "#app/vocabulary/bounds.ts";
 
 export type Texts = Readonly<Partial<Record<Measure, string>>>;
 
@@ -25,7 +26,7 @@ export function readMeasured(texts: Texts, say: (measure: Measure, words: string
     const typed = texts[name] ?? "";
     if (typed.trim() === "") continue;
     const read = readTypedNumber(typed);
-    if (!read.ok) say(name, `“${typed}” is not a number.`);
+    if (!read.ok) say(name, noNumber(typed));
     else if (!CheckSchema.shape.measured.safeParse({ [name]: read.value }).success)
       say(name, `${MEASURE_WORDS[name].label} must be -50 to 5000.`);
     else measured[name] = read.value;

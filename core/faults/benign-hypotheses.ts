@@ -32,7 +32,7 @@ const ODD_READER_PRIOR = 0.04;
 const ODD_READER_SDS = 2.5;
 
 /** @returns the ways in which all could be healthy and yet unusual */
-export function oddCases({ cylinders, instruments }: Layout): OddCase[] {
+export function benignHypotheses({ cylinders, instruments }: Layout): OddCase[] {
   const engines = ODD.map(({ unknown, prior, sd }): OddCase => {
     const place = UNKNOWNS.indexOf(unknown);
     const shareOf = ({ item: { line } }: MatchedEvidence) => {

@@ -7,7 +7,7 @@ import type { Setting } from "../log/schema.ts";
 import { dot, quadratic } from "../numbers/linear.ts";
 import { normalCdf } from "../numbers/normal.ts";
 import { settingFromLog } from "../rig/from-build.ts";
-import { YES_WHEN_JETTING, type UsualYes } from "./questions.ts";
+import { YES_WHEN_JETTING, type BaseRates } from "./questions.ts";
 
 const ZONES_FELT = ["idle", "mid", "top"] as const satisfies readonly Zone[];
 /** So far off a zone is felt to be off. */
@@ -67,7 +67,7 @@ function chanceOfCrest(of: Believed, settings: readonly Setting[]): number {
 const between = ({ all, none }: { readonly all: number; readonly none: number }, chance: number): number =>
   none + (all - none) * chance;
 
-export function usualYes(present: Present, replayed: Replayed): UsualYes {
+export function baseRatesOfYes(present: Present, replayed: Replayed): BaseRates {
   const { setting, settings } = present;
   if (!setting) return YES_WHEN_JETTING;
   const of = believed(present, replayed);

@@ -7,7 +7,7 @@ import { airFlow, orificeFlow } from "../carburettor/air-flow.ts";
 import type { Rig } from "../carburettor/carburettor.ts";
 
 /** @returns what it adds to what is drawn, 1 at idle */
-export function fadesOf({ carburettor, engine, baseline }: Rig): PerZone<number> {
+export function fadeProfile({ carburettor, engine, baseline }: Rig): PerZone<number> {
   const share = (throttle: number) => {
     const { massFlowKgS, pressureRatio } = airFlow(carburettor, engine, baseline.air, throttle);
     return orificeFlow(pressureRatio) / massFlowKgS;

@@ -3,7 +3,7 @@ import { TARGET_LAMBDA } from "../carburettor/zones.ts";
 import type { Entry } from "../log/schema.ts";
 import { openCase } from "../advice/judge/case.ts";
 import { YES_WHEN_JETTING } from "./questions.ts";
-import { usualYes } from "./usual-answers.ts";
+import { baseRatesOfYes } from "./base-rates.ts";
 
 /** λ read twice in each zone, so far off. */
 const usually = (off: Readonly<Partial<Record<"idle" | "mid" | "top", number>>>) => {
@@ -18,7 +18,7 @@ const usually = (off: Readonly<Partial<Record<"idle" | "mid" | "top", number>>>)
     ),
   );
   const { present, replayed } = openCase([build(), ...looks]);
-  return usualYes(present, replayed);
+  return baseRatesOfYes(present, replayed);
 };
 
 describe("what is answered on an engine that is only badly jetted", () => {

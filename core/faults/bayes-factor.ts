@@ -67,7 +67,7 @@ function knownAndSize(belief: Belief, known: number): Belief {
  * @returns ln of how many times more likely all looks are; nothing where it began too long ago
  * @throws {RangeError} if a look is impossible with it
  */
-export function lnRematched(
+export function lnBayesFactor(
   sessions: readonly ReplayedSession[],
   shareOf: (matched: MatchedEvidence) => number,
   fixed: (matched: MatchedEvidence) => number,

@@ -1,0 +1,21 @@
+/** @jest-environment node */
+import { plugScene } from "#core/pictures/plug-scene.ts";
+import { drawPlug } from "./pictures.ts";
+
+describe("a plug drawn in the worker", () => {
+  it("comes as bytes with its places", () => {
+    const drawn = drawPlug(plugScene(0), 3, 80);
+    expect(drawn.ok && drawn.value.pixels).toHaveLength(4 * 80 * 80);
+    expect(drawn.ok && Object.keys(drawn.value.spots).sort()).toEqual([
+      "face",
+      "paper",
+      "ring",
+      "root",
+      "strap",
+    ]);
+  });
+  it("is refused in words where it cannot be", () => {
+    const drawn = drawPlug(plugScene(0), 3, 7);
+    expect(!drawn.ok && drawn.message).toBe("sidePx must be in 40..1200, got 7");
+  });
+});
