@@ -67,7 +67,19 @@ const CORE_ROOMS = {
     "day",
     "route",
   ],
-  practice: ["numbers", "units", "air", "carburettor", "log", "rig", "advice", "simulator", "pictures"],
+  practice: [
+    "numbers",
+    "units",
+    "air",
+    "carburettor",
+    "log",
+    "rig",
+    "balance",
+    "faults",
+    "advice",
+    "simulator",
+    "pictures",
+  ],
 };
 const roomZones = Object.entries(CORE_ROOMS).map(([room, may]) => ({
   target: `./core/${room}`,

@@ -21,7 +21,7 @@ function atRandom(scenario: Scenario): Played {
   const one = <T>(all: readonly T[]): T => all[Math.floor(all.length * random.uniform())] as T;
   const game = new Game(scenario);
   for (let stop = 0; stop < 4 && !game.over; stop += 1) {
-    game.act({ do: "ride", hold: "lap", cut: "clean" });
+    game.act({ do: "ride", hold: scenario.holds.at(-1) ?? "lap", cut: "clean" });
     const { setting } = game;
     const jets = (part: "pilot" | "main") => boxJets(scenario.build, part).map(({ number }) => number);
     const change: Change = one([
@@ -35,7 +35,7 @@ function atRandom(scenario: Scenario): Played {
     ]);
     game.act({ do: "change", changes: [change] });
   }
-  return { errors: game.errors, minutes: game.minutes, hurt: game.hurt, shown: 0 };
+  return { errors: game.errors, minutes: game.minutes, hurt: game.hurt, shown: 0, faultLeft: game.fault !== undefined };
 }
 
 const mean = (all: readonly number[]) => all.reduce((sum, x) => sum + x, 0) / all.length;
@@ -61,6 +61,7 @@ for (const level of LEVELS) {
     )
     .join("");
   const hurt = [0, 1, 2, 3].map((i) => scores.filter((of) => of[i]?.hurt).length).join(" ");
+  const least = Math.min(...scores.map((of) => of[0]?.score ?? 0));
   const took = mean(scores.map((of) => of[0]?.minutes ?? 0)).toFixed(0);
-  console.log(`${level.padEnd(13)}${row}   hurt: ${hurt}   Tamis ${took} min`);
+  console.log(`${level.padEnd(13)}${row}   hurt: ${hurt}   Tamis ${took} min, least ${least}`);
 }

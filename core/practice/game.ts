@@ -1,40 +1,65 @@
 /** A practice game: what the learner does, what the engine then shows, and the minutes it took. Replayed, never stored. */
 import type { HumidAir } from "../air/humid-air.ts";
-import { ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
-import type { Change, Setting } from "../log/schema.ts";
-import type { Part } from "../log/parts.ts";
+import { perZone, ZONES, type PerZone, type Zone } from "../carburettor/zones.ts";
+import { FAULTS } from "../faults/registry.ts";
+import { carburettorOf } from "../log/carburettor-of.ts";
+import type { FaultName } from "../log/fault-names.ts";
+import type { Change, Reading, Setting } from "../log/schema.ts";
+import type { Part, PlugFinding } from "../log/parts.ts";
+import type { Symptom } from "../log/symptom-names.ts";
+import type { CheckName } from "../log/walk-round-names.ts";
 import { seededRandom } from "../numbers/random.ts";
 import { LIGHTS } from "../pictures/light.ts";
-import { plugScene, type PlugScene } from "../pictures/plug-scene.ts";
+import { plugScene, type Burns, type PlugScene } from "../pictures/plug-scene.ts";
 import type { WitnessScene } from "../pictures/witness-pictures.ts";
+import { carburettorCount, syncOf } from "../rig/carburettors.ts";
 import { checkSettingOn } from "../rig/check-setting.ts";
+import type { Faulty } from "../simulator/faulty.ts";
 import { airOfState } from "../simulator/real-engine.ts";
-import { isPastLimit } from "../simulator/reader.ts";
+import { CAREFUL_SD, isPastLimit, readHeatOf, type Reader } from "../simulator/reader.ts";
 import { feltIn, type Felt } from "./feel.ts";
-import { startOf, type Scenario } from "./scenario.ts";
-
-/** What is held on a ride; a lap goes through everything. */
-export const HOLDS = ["idle", "low", "mid", "top", "lap"] as const;
-export type Hold = (typeof HOLDS)[number];
+import { startOf, type Hold, type Scenario } from "./scenario.ts";
 
 export type Action =
   | { readonly do: "ride"; readonly hold: Hold; readonly cut: "clean" | "rolled" }
-  | { readonly do: "plug" | "crown" | "header" | "showMe" | "done" }
-  | { readonly do: "change"; readonly changes: readonly Change[] };
+  | { readonly do: "plug"; readonly cylinder?: number | undefined }
+  | { readonly do: "crown" | "header" }
+  | { readonly do: "showMe" | "done" | "mend" }
+  /** a reading of the idle at so many positions of the screw */
+  | { readonly do: "idle"; readonly steps: number }
+  | { readonly do: "inspect"; readonly check: CheckName }
+  /** the gauges were brought so close together */
+  | { readonly do: "balance"; readonly spreadPa: number }
+  /** of one carburettor (from 1), or of all */
+  | { readonly do: "change"; readonly changes: readonly Change[]; readonly carburettor?: number | undefined };
+
+/** What a thermocouple in the head shows on a run. */
+export type HeadShown = Extract<Reading, { type: "temperature" }>;
 
 export type Shown =
-  | { readonly kind: "ride"; readonly felt: readonly Felt[]; readonly hurt: boolean }
-  | { readonly kind: "plug"; readonly scene: PlugScene; readonly seed: number }
+  | {
+      readonly kind: "ride";
+      readonly felt: readonly Felt[];
+      readonly noticed: readonly Symptom[];
+      readonly heads: readonly HeadShown[];
+      readonly hurt: boolean;
+    }
+  | { readonly kind: "plug"; readonly scene: PlugScene; readonly seed: number; readonly cylinder?: number }
   | { readonly kind: "crown" | "header"; readonly scene: WitnessScene; readonly seed: number }
-  | { readonly kind: "changed"; readonly setting: Setting }
-  | { readonly kind: "refused"; readonly why: Refusal }
-  | { readonly kind: "shown" | "ended" };
+  | { readonly kind: "changed" | "shown" | "ended" | "idled" | "balanced" }
+  /** what the check found, if anything */
+  | { readonly kind: "inspected"; readonly check: CheckName; readonly found?: FaultName }
+  | { readonly kind: "mended"; readonly fault: FaultName }
+  | { readonly kind: "refused"; readonly why: Refusal };
 
 /** Why something cannot be done now; the words are the app's. */
-export type Refusal = "noRideYet" | "noRideHere" | "over" | "noMinutes" | "impossible" | "nothingChanged";
+export type Refusal =
+  "noRideYet" | "noRideHere" | "over" | "noMinutes" | "impossible" | "nothingChanged" | "nothingFound";
 
 export const RIDE_MINUTES: Readonly<Record<Hold, number>> = { idle: 6, low: 8, mid: 8, top: 8, lap: 12 };
 export const LOOK_MINUTES = { plug: 3, crown: 2, header: 2 } as const;
+export const MEND_MINUTES = 10;
+export const BALANCE_MINUTES = 10;
 export const CHANGE_MINUTES: Readonly<Record<Part, number>> = {
   screwTurns: 1,
   clip: 6,
@@ -42,6 +67,9 @@ export const CHANGE_MINUTES: Readonly<Record<Part, number>> = {
   pilot: 10,
   shimMm: 6,
 };
+/** A look with the eye and a hand at it, or the bowl off. */
+const QUICK_CHECKS: ReadonlySet<CheckName> = new Set(["ignition", "choke", "cable", "breathing", "airLeaks"]);
+export const checkMinutes = (check: CheckName): number => (QUICK_CHECKS.has(check) ? 2 : 4);
 /** Two jets of one bowl come out together: each further part takes half as long. */
 const ALONG_SHARE = 0.5;
 
@@ -61,35 +89,107 @@ const COLOURS: Readonly<Record<Hold, Zone>> = {
   top: "top",
   lap: "top",
 };
+/** An opening that is off by a share of an idle's opening leans or richens its own cylinder by so much of it. */
+const OUT_OF_STEP: PerZone<number> = { idle: 0.6, low: 0.25, mid: 0.03, top: 0 };
+/** A probe that is fitted well. */
+const PROBE: Reader = {
+  plug: { sd: 0, bias: 0 },
+  lambda: { sd: 0, bias: 0 },
+  idleTurns: { sd: 0 },
+  idle: { bias: 0 },
+  ride: { sd: 0, bias: 0 },
+  heat: { sd: CAREFUL_SD.heat, bias: 0 },
+  slips: 0,
+};
 
 export function changeMinutes(changes: readonly Change[]): number {
   const each = changes.map(({ part }) => CHANGE_MINUTES[part]).sort((a, b) => b - a);
   return each.reduce((sum, minutes, i) => sum + (i === 0 ? minutes : ALONG_SHARE * minutes), 0);
 }
 
+interface Ridden {
+  readonly hold: Hold;
+  readonly cut: "clean" | "rolled";
+  /** of each cylinder, as the plug shows it */
+  readonly shows: readonly PerZone<number>[];
+  readonly finding: PlugFinding | undefined;
+}
+
 export class Game {
   readonly scenario: Scenario;
   readonly actions: Action[] = [];
-  setting: Setting;
+  /** of each carburettor */
+  settings: readonly Setting[];
   minutes = 0;
   shown = 0;
   hurt = false;
   over = false;
-  private last:
-    { readonly hold: Hold; readonly cut: "clean" | "rolled"; readonly errors: PerZone<number> } | undefined;
+  mended = false;
+  private inStep: boolean;
+  private found = false;
+  private last: Ridden | undefined;
   private readonly air: HumidAir;
+  private readonly faulty: Faulty | undefined;
 
   constructor(scenario: Scenario) {
     this.scenario = scenario;
-    this.setting = startOf(scenario);
+    const start = startOf(scenario);
+    this.settings = Array.from({ length: carburettorCount(scenario.build) }, () => start);
     this.air = airOfState(scenario.air);
+    this.faulty = scenario.withFault?.();
+    this.inStep = scenario.linked === undefined;
   }
 
+  /** Of a cylinder, from 1. */
+  errorsOf(cylinder: number, settings = this.settings): PerZone<number> {
+    const { build, engine, healthy, linked } = this.scenario;
+    const now = this.mended ? healthy : engine;
+    const setting = settings[carburettorOf(build, cylinder - 1)] ?? startOf(this.scenario);
+    const errors =
+      build.engine.cylinders === 1
+        ? now.errors(setting, this.air)
+        : now.errorsOf(cylinder, setting, this.air);
+    if (this.inStep || !linked) return errors;
+    const mean = linked.offsets.reduce((sum, x) => sum + x, 0) / linked.offsets.length;
+    const offset = (linked.offsets[cylinder - 1] ?? mean) - mean;
+    return perZone((zone) => errors[zone] + OUT_OF_STEP[zone] * offset);
+  }
+
+  private get cylinders(): PerZone<number>[] {
+    return Array.from({ length: this.scenario.build.engine.cylinders }, (_, i) => this.errorsOf(i + 1));
+  }
+
+  /** Mean of the cylinders. */
   get errors(): PerZone<number> {
-    return this.scenario.engine.errors(this.setting, this.air);
+    const all = this.cylinders;
+    return perZone((zone) => all.reduce((sum, errors) => sum + errors[zone], 0) / all.length);
+  }
+
+  /** Mixture error at idle over the turns of the screw, for the tachometer's stand-in. */
+  idleOver(turns: readonly number[]): number[] {
+    return turns.map(
+      (screwTurns) =>
+        this.errorsOf(
+          1,
+          this.settings.map((setting) => ({ ...setting, screwTurns })),
+        ).idle,
+    );
+  }
+
+  /** Of the first carburettor. */
+  get setting(): Setting {
+    return this.settings[0] ?? startOf(this.scenario);
+  }
+  /** What the plug of the last ride has to show, of the first cylinder. */
+  get ridden(): PerZone<number> | undefined {
+    return this.last?.shows[0];
   }
   get minutesLeft(): number {
     return Math.max(0, this.scenario.minutes - this.minutes);
+  }
+  /** What is wrong with it that no jet cures, as long as it is. */
+  get fault(): FaultName | undefined {
+    return this.mended ? undefined : this.faulty?.fault;
   }
 
   /** What is drawn for the n-th action: the same on every replay. */
@@ -108,24 +208,51 @@ export class Game {
   }
 
   private minutesOf(action: Action): number {
-    if (action.do === "ride") return RIDE_MINUTES[action.hold];
-    if (action.do === "change") return changeMinutes(this.differing(action.changes));
-    return action.do === "done" || action.do === "showMe" ? 0 : LOOK_MINUTES[action.do];
+    switch (action.do) {
+      case "ride":
+        return RIDE_MINUTES[action.hold];
+      case "change":
+        return changeMinutes(this.differing(action));
+      case "idle":
+        return action.steps;
+      case "inspect":
+        return checkMinutes(action.check);
+      case "balance":
+        return BALANCE_MINUTES;
+      case "mend":
+        return MEND_MINUTES;
+      case "done":
+      case "showMe":
+        return 0;
+      default:
+        return LOOK_MINUTES[action.do];
+    }
   }
 
-  private differing(changes: readonly Change[]): Change[] {
-    return changes.filter(({ part, to }) => this.setting[part] !== to);
+  private changed({ changes, carburettor }: Extract<Action, { do: "change" }>): Setting[] {
+    const to = Object.fromEntries(changes.map(({ part, to: value }) => [part, value]));
+    return this.settings.map((setting, i) =>
+      carburettor === undefined || carburettor === i + 1 ? { ...setting, ...to } : setting,
+    );
+  }
+
+  /** Those of the changes that change anything. */
+  private differing(action: Extract<Action, { do: "change" }>): Change[] {
+    const after = this.changed(action);
+    return action.changes.filter(({ part }) =>
+      after.some((setting, i) => setting[part] !== this.settings[i]?.[part]),
+    );
   }
 
   private refusal(action: Action): Refusal | undefined {
-    if (action.do === "ride" && this.scenario.noRide) return "noRideHere";
+    if (action.do === "ride" && !this.scenario.holds.includes(action.hold)) return "noRideHere";
     if ((action.do === "plug" || action.do === "crown" || action.do === "header") && !this.last)
       return "noRideYet";
+    if (action.do === "mend" && !(this.found && this.fault)) return "nothingFound";
     if (action.do === "change") {
-      const changes = this.differing(action.changes);
-      if (changes.length === 0) return "nothingChanged";
+      if (this.differing(action).length === 0) return "nothingChanged";
       try {
-        checkSettingOn(this.scenario.build, this.changed(changes));
+        for (const setting of this.changed(action)) checkSettingOn(this.scenario.build, setting);
       } catch (error) {
         if (error instanceof RangeError) return "impossible";
         throw error;
@@ -134,31 +261,25 @@ export class Game {
     return this.minutesOf(action) > this.minutesLeft ? "noMinutes" : undefined;
   }
 
-  private changed(changes: readonly Change[]): Setting {
-    return { ...this.setting, ...Object.fromEntries(changes.map(({ part, to }) => [part, to])) };
-  }
-
   private answer(action: Action): Shown {
     const seed = this.seed();
-    const random = seededRandom(seed);
     this.minutes += this.minutesOf(action);
     switch (action.do) {
-      case "ride": {
-        const { errors } = this;
-        const { hold, cut } = action;
-        this.last = { hold, cut, errors };
-        this.hurt = THROUGH[hold].includes("top") && isPastLimit(errors);
-        this.over = this.hurt;
-        return {
-          kind: "ride",
-          felt: THROUGH[hold].map((zone) => feltIn(zone, errors[zone], random)),
-          hurt: this.hurt,
-        };
-      }
+      case "ride":
+        return this.ride(action.hold, action.cut, seed);
       case "change":
-        this.setting = this.changed(action.changes);
         // What is out of the engine shows the setting before.
-        return { kind: "changed", setting: this.setting };
+        this.settings = this.changed(action);
+        return { kind: "changed" };
+      case "idle":
+        return { kind: "idled" };
+      case "balance":
+        this.inStep ||= action.spreadPa <= syncOf(this.scenario.build).vacuumSpreadPa;
+        return { kind: "balanced" };
+      case "inspect":
+        return this.inspect(action.check);
+      case "mend":
+        return this.mend();
       case "showMe":
         this.shown += 1;
         return { kind: "shown" };
@@ -166,25 +287,77 @@ export class Game {
         this.over = true;
         return { kind: "ended" };
       default:
-        return this.look(action.do, seed);
+        return this.look(action, seed);
     }
   }
 
-  private look(what: "plug" | "crown" | "header", seed: number): Shown {
-    if (!this.last) throw new RangeError("a look must follow a ride");
-    const { hold, cut, errors } = this.last;
+  private ride(hold: Hold, cut: "clean" | "rolled", seed: number): Shown {
     const random = seededRandom(seed);
-    const light = LIGHTS[Math.floor(3 * random.uniform())] ?? "shade";
-    const burns = this.scenario.build.engine.strokes === 2 ? ("twoStroke" as const) : ("fourStroke" as const);
-    const error = errors[COLOURS[hold]];
-    if (what !== "plug") return { kind: what, scene: { error, burns, light }, seed };
-    const painted = cut === "rolled" ? errors.idle : undefined;
+    const { cylinders, errors, faulty, fault } = this;
+    const { build } = this.scenario;
+    const plugShift = (zone: Zone) => (fault ? (faulty?.plugShift(zone) ?? 0) : 0);
+    this.last = {
+      hold,
+      cut,
+      shows: cylinders.map((own) => perZone((zone) => own[zone] + plugShift(zone))),
+      finding: fault && faulty?.plugFinding(),
+    };
+    this.hurt = THROUGH[hold].includes("top") && cylinders.some(isPastLimit);
+    this.over = this.hurt;
+    const through = THROUGH[hold];
     return {
-      kind: "plug",
-      scene: plugScene(error, { light, burns, ...(painted !== undefined && { painted }) }),
-      seed,
+      kind: "ride",
+      felt: through.map((zone) => feltIn(zone, errors[zone], random)),
+      noticed: fault && faulty ? through.flatMap((zone) => faulty.noticed(zone, errors)) : [],
+      heads: through.flatMap((zone) => {
+        const reading = readHeatOf(PROBE, errors[zone], zone, build, random);
+        return reading?.type === "temperature" ? [reading] : [];
+      }),
+      hurt: this.hurt,
     };
   }
+
+  private inspect(check: CheckName): Shown {
+    const found = this.fault && FAULTS[this.fault].check === check ? this.fault : undefined;
+    this.found ||= found !== undefined;
+    return { kind: "inspected", check, ...(found && { found }) };
+  }
+
+  private mend(): Shown {
+    const { fault } = this;
+    if (!fault) throw new RangeError("a fault must be found before it is mended");
+    this.mended = true;
+    return { kind: "mended", fault };
+  }
+
+  private look(action: Extract<Action, { do: "plug" | "crown" | "header" }>, seed: number): Shown {
+    if (!this.last) throw new RangeError("a look must follow a ride");
+    const { hold, cut, shows, finding } = this.last;
+    const random = seededRandom(seed);
+    const light = LIGHTS[Math.floor(3 * random.uniform())] ?? "shade";
+    const burns = burnsIn(this.scenario);
+    const cylinder = action.do === "plug" ? (action.cylinder ?? 1) : 1;
+    const own = shows[cylinder - 1] ?? shows[0] ?? this.errors;
+    const error = own[COLOURS[hold]];
+    if (action.do !== "plug") return { kind: action.do, scene: { error, burns, light }, seed };
+    const painted = cut === "rolled" ? own.idle : undefined;
+    return {
+      kind: "plug",
+      scene: plugScene(error, {
+        light,
+        burns,
+        findings: finding ? [finding] : [],
+        ...(painted !== undefined && { painted }),
+      }),
+      seed,
+      ...(shows.length > 1 && { cylinder }),
+    };
+  }
+}
+
+function burnsIn({ build }: Scenario): Burns {
+  if (build.fuel.name === "methanol") return "methanol";
+  return build.engine.strokes === 2 ? "twoStroke" : "fourStroke";
 }
 
 /** @returns the game that these actions make; refused ones are left out as they were when it was played */

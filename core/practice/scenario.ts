@@ -4,25 +4,55 @@ import { PART_STEPS, type Stepped } from "./part-steps.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { seededRandom, type Random } from "../numbers/random.ts";
 import { startingBuild, type StartingKind } from "../rig/starting-builds.ts";
-import { drawRealEngine, drawWeather } from "../simulator/real-engine.ts";
+import { FAULT_NAMES } from "../log/fault-names.ts";
+import { faulty, type Faulty } from "../simulator/faulty.ts";
+import { drawLinked, type LinkedCarburettors } from "../simulator/linked-carburettors.ts";
+import { drawRealEngine, drawWeather, type RealEngine } from "../simulator/real-engine.ts";
 import { requireRange } from "../units/guard.ts";
 import { bestLoss, startLoss, type Known } from "./true-loss.ts";
 
 /** In the order of the ladder; each has a lesson of its own. */
-export const LEVELS = ["topRich", "middle", "idle", "unsafeTop", "twoHide", "mountain"] as const;
+export const LEVELS = [
+  "topRich",
+  "middle",
+  "idle",
+  "unsafeTop",
+  "twoHide",
+  "mountain",
+  "kart",
+  "heads",
+  "twin",
+  "fault",
+  "free",
+] as const;
 export type Level = (typeof LEVELS)[number];
+/** Machines of a free game; without one the seed draws it. */
+export const FREE_KINDS = ["twoStrokeBike", "fourStrokeAtv", "kart", "childTwoStroke"] as const;
+export type FreeKind = (typeof FREE_KINDS)[number];
 
 export interface PracticeAsked {
   readonly level: Level;
   readonly seed: number;
+  /** of a free game alone */
+  readonly kind?: FreeKind | undefined;
 }
 
 /** A known engine; its build is the machine as its tuner describes it, with what is fitted as its baseline. */
 export interface Scenario extends PracticeAsked, Known {
   readonly minutes: number;
-  /** no ride before the gate: the card or a rule of thumb has to do */
-  readonly noRide: boolean;
+  /** what can be held on a ride; none before the gate of some */
+  readonly holds: readonly Hold[];
+  /** the engine with what is wrong with it, if anything; made anew for each player, since it remembers what it told */
+  readonly withFault?: () => Faulty;
+  /** without its fault, as it is once that is found and mended */
+  readonly healthy: RealEngine;
+  /** carburettors that are out of step until somebody balances them */
+  readonly linked?: LinkedCarburettors;
 }
+
+/** What is held on a ride; a lap goes through everything. */
+export const HOLDS = ["idle", "low", "mid", "top", "lap"] as const;
+export type Hold = (typeof HOLDS)[number];
 
 interface Plan {
   readonly kind: StartingKind;
@@ -31,13 +61,20 @@ interface Plan {
   readonly off: (random: Random) => Partial<Record<Stepped, number>>;
   /** sea level's standard day, or what the weather draws */
   readonly air: "home" | "anywhere" | "high";
-  readonly noRide?: true;
+  readonly holds?: readonly Hold[];
+  /** chance that something is wrong that no jet cures */
+  readonly faultShare?: number;
+  readonly outOfStep?: true;
+  /** none of its loss is the jets' */
+  readonly jetted?: true;
 }
 
 /** One of the two, either as likely. */
 const either = (random: Random, a: number, b: number): number => (random.uniform() < 0.5 ? a : b);
 
-const PLANS: Readonly<Record<Level, Plan>> = {
+const ANY_STEP = (random: Random) => Math.round(2.5 * random.normal());
+
+const PLANS: Readonly<Record<Exclude<Level, "free">, Plan>> = {
   topRich: {
     kind: "twoStrokeBike",
     minutes: 120,
@@ -60,7 +97,7 @@ const PLANS: Readonly<Record<Level, Plan>> = {
     kind: "twoStrokeBike",
     minutes: 90,
     air: "home",
-    off: (random) => ({ main: either(random, -5, -6) }),
+    off: (random) => ({ main: either(random, -3, -4) }),
   },
   twoHide: {
     kind: "twoStrokeBike",
@@ -68,15 +105,59 @@ const PLANS: Readonly<Record<Level, Plan>> = {
     air: "anywhere",
     off: (random) => ({ clip: -1, main: either(random, 6, 7) }),
   },
-  mountain: { kind: "twoStrokeBike", minutes: 30, air: "high", off: () => ({}), noRide: true },
+  mountain: { kind: "twoStrokeBike", minutes: 30, air: "high", off: () => ({}), holds: [] },
+  // Ten laps a look: everything is gone through, and three witnesses are read together.
+  kart: {
+    kind: "kart",
+    minutes: 100,
+    air: "anywhere",
+    off: (random) => ({ main: either(random, 5, 6), clip: either(random, 0, 1) }),
+    holds: ["lap"],
+  },
+  heads: {
+    kind: "methanolRacer",
+    minutes: 100,
+    air: "home",
+    off: (random) => ({ main: either(random, 3, 4), pilot: either(random, -1, 1) }),
+    holds: ["idle", "top"],
+  },
+  twin: {
+    kind: "twin",
+    minutes: 120,
+    air: "home",
+    off: (random) => ({ main: either(random, 5, 6) }),
+    outOfStep: true,
+  },
+  fault: {
+    kind: "twoStrokeBike",
+    minutes: 120,
+    air: "home",
+    off: () => ({}),
+    faultShare: 0.85,
+    jetted: true,
+  },
 };
+
+/** Everything drawn: the machine too, unless it is chosen. */
+function freePlan(kind: FreeKind | undefined, random: Random): Plan {
+  const drawn = FREE_KINDS[Math.floor(FREE_KINDS.length * random.uniform())] ?? "twoStrokeBike";
+  return {
+    kind: kind ?? drawn,
+    minutes: 120,
+    air: "anywhere",
+    off: (one) => ({ main: ANY_STEP(one), clip: Math.round(one.normal()), pilot: Math.round(one.normal()) }),
+    faultShare: 0.2,
+  };
+}
 
 /** A box as a racer has who came prepared: nothing is out of reach on the ladder. */
 function fullBox(build: Build): Build["box"] {
   const { pilot, main } = build.baseline.setting;
-  const sizes = (middle: number, below: number, above: number) =>
-    Array.from({ length: below + above + 1 }, (_, i) => middle + (i - below) * 2.5);
-  return { pilots: sizes(pilot, 4, 4), mains: sizes(main, 14, 18), shimsMm: [] };
+  const sizes = (middle: number, by: number, below: number, above: number) =>
+    Array.from({ length: below + above + 1 }, (_, i) => middle + (i - below) * by);
+  // Some 1.5 % of the diameter a size, as boxes go.
+  const by = main > 200 ? 5 : 2.5;
+  return { pilots: sizes(pilot, 2.5, 4, 4), mains: sizes(main, by, 8, 10), shimsMm: [] };
 }
 
 /** A lesson needs something to save, and a box that can save it. */
@@ -84,30 +165,65 @@ const WRONG_ENOUGH = 1;
 const RIGHT_ENOUGH = 0.4;
 const MOST_TRIES = 60;
 
+/** Where the head of a methanol engine belongs: at the start line, and by how much it gains to the finish. */
+const HEAD_TARGETS: NonNullable<Build["heat"]> = {
+  staging: { targetK: 338, withinK: 4 },
+  rise: { fromK: 38, toK: 46 },
+};
+
 const HOME: AirState = { temperatureK: 288.15, pressurePa: 101_325, relativeHumidity: 0.5 };
 /** A pass: thinner by a fifth, and cool. */
 const HIGH: AirState = { temperatureK: 285.15, pressurePa: 82_000, relativeHumidity: 0.45 };
 
 /**
- * The same level and seed make the same scenario on every machine.
+ * The same level, seed and kind make the same scenario on every machine.
  * @throws {RangeError} unless the seed is a whole number from 0 to 999 999
  */
-export function drawScenario({ level, seed }: PracticeAsked): Scenario {
+export function drawScenario(asked: PracticeAsked): Scenario {
+  const { level, seed, kind } = asked;
   requireRange("seed", seed, 0, 999_999);
   if (!Number.isInteger(seed)) throw new RangeError(`seed must be a whole number, got ${seed}`);
   const random = seededRandom(1_000_003 * (LEVELS.indexOf(level) + 1) + seed);
-  const plan = PLANS[level];
+  const plan = level === "free" ? freePlan(kind, random) : PLANS[level];
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     const drawn = draw(plan, random);
-    if (startLoss(drawn) >= WRONG_ENOUGH && bestLoss(drawn) <= RIGHT_ENOUGH)
-      return { ...drawn, level, seed, minutes: plan.minutes, noRide: plan.noRide ?? false };
+    if (!isLesson(plan, drawn)) continue;
+    const linked = plan.outOfStep && drawLinked("shaft", 2, drawn.build.engine.idleRpm, random);
+    return {
+      ...asked,
+      ...drawn,
+      minutes: plan.minutes,
+      holds: plan.holds ?? HOLDS,
+      ...(linked && { linked }),
+    };
   }
   throw new RangeError(`seed must draw an engine that fits its level, got ${seed}`);
 }
 
-function draw(plan: Plan, random: Random): Known {
+type Drawn = Known & Pick<Scenario, "withFault" | "healthy">;
+
+function isLesson({ jetted }: Plan, drawn: Drawn): boolean {
+  // Without its fault it is right as it stands: who changes a jet has gone astray.
+  if (jetted) return startLoss({ ...drawn, engine: drawn.healthy }) <= RIGHT_ENOUGH;
+  return startLoss(drawn) >= WRONG_ENOUGH && bestLoss({ ...drawn, engine: drawn.healthy }) <= RIGHT_ENOUGH;
+}
+
+function drawFault(engine: RealEngine, share: number, random: Random): () => Faulty {
+  const name =
+    random.uniform() < share ? FAULT_NAMES[Math.floor(FAULT_NAMES.length * random.uniform())] : undefined;
+  const size = random.uniform() < 0.5 ? 1 : 2;
+  const seed = Math.floor(1e9 * random.uniform());
+  return () => faulty(engine, name, size, seededRandom(seed));
+}
+
+function draw(plan: Plan, random: Random): Drawn {
   const usual = startingBuild(plan.kind);
-  const right: Build = { ...usual, box: fullBox(usual), assumed: undefined };
+  const right: Build = {
+    ...usual,
+    box: fullBox(usual),
+    assumed: undefined,
+    ...(plan.kind === "methanolRacer" && { heat: HEAD_TARGETS }),
+  };
   const engine = drawRealEngine(
     right,
     { proven: "measured", heavyTails: false, airSensitivitySd: 0.1, startsOff: 0 },
@@ -116,12 +232,16 @@ function draw(plan: Plan, random: Random): Known {
   const start = { ...right.baseline.setting };
   for (const [part, steps] of Object.entries(plan.off(random)) as [Stepped, number][])
     start[part] = PART_STEPS[part](start, steps, right);
+  const known = plan.holds?.length === 0 || plan.jetted;
   const build: Build = {
     ...right,
-    baseline: { ...right.baseline, setting: start, proven: plan.noRide ? "measured" : "guess" },
+    baseline: { ...right.baseline, setting: start, proven: known ? "measured" : "guess" },
   };
   const air = plan.air === "home" ? HOME : plan.air === "high" ? HIGH : drawWeather(random);
-  return { build, engine: { ...engine, build }, air };
+  const healthy = { ...engine, build };
+  if (plan.faultShare === undefined) return { build, engine: healthy, healthy, air };
+  const withFault = drawFault(healthy, plan.faultShare, random);
+  return { build, engine: withFault().engine, healthy, withFault, air };
 }
 
 export const startOf = ({ build }: Scenario): Setting => build.baseline.setting;

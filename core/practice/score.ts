@@ -3,13 +3,16 @@ import { advise } from "../advice/card/advise.ts";
 import type { PerZone } from "../carburettor/zones.ts";
 import type { Entry } from "../log/schema.ts";
 import { seededRandom } from "../numbers/random.ts";
-import { airOfState } from "../simulator/real-engine.ts";
+import { airOfState, type RealEngine } from "../simulator/real-engine.ts";
+import type { Faulty } from "../simulator/faulty.ts";
 import { drawReader } from "../simulator/reader.ts";
 import { chartMain, robot } from "../simulator/robots.ts";
-import { Bench, followAdvice, type Outcome } from "../simulator/trial.ts";
-import { changeMinutes, LOOK_MINUTES } from "./game.ts";
-import { bestLoss, lossOf } from "./true-loss.ts";
-import { startOf, type Scenario } from "./scenario.ts";
+import { Bench, followAdvice, followStep, MOST_STEPS, type Outcome } from "../simulator/trial.ts";
+import { BALANCE_MINUTES, changeMinutes, checkMinutes, Game, LOOK_MINUTES, MEND_MINUTES } from "./game.ts";
+import { bestLoss, lossOf, startLoss } from "./true-loss.ts";
+import type { LookMeans } from "../log/schools.ts";
+import { FAULTS } from "../faults/registry.ts";
+import type { Scenario } from "./scenario.ts";
 
 /** Half a point a minute beyond Tamis's own. */
 const POINTS_A_MINUTE = 0.5;
@@ -23,17 +26,26 @@ export interface Played {
   readonly hurt: boolean;
   /** times the card was looked at */
   readonly shown: number;
+  /** something is still wrong with it that no jet cures */
+  readonly faultLeft?: boolean;
 }
 
+/** Who leaves a fault in the engine has saved half at the most, however well he jets around it. */
+const FAULT_LEFT_SHARE = 0.5;
+
+type Left = Pick<Played, "errors" | "hurt" | "faultLeft">;
+
 /** @returns 100 × share of the loss that could be saved and was; 100 where none could and none was lost; 0 when hurt */
-export function savedShare(scenario: Scenario, { errors, hurt }: Pick<Played, "errors" | "hurt">): number {
+export function savedShare(scenario: Scenario, { errors, hurt, faultLeft = false }: Left): number {
   if (hurt) return 0;
-  const air = airOfState(scenario.air);
-  const start = lossOf(scenario.build, scenario.engine.errors(startOf(scenario), air));
-  const best = Math.max(NOUGHT_LOSS, bestLoss(scenario));
+  const most = faultLeft ? 100 * FAULT_LEFT_SHARE : 100;
+  const start = lossOf(scenario.build, new Game(scenario).errors);
+  const mended = { ...scenario, engine: scenario.healthy };
+  // Where the fault alone is to be found, the jets are right as they are.
+  const best = Math.max(NOUGHT_LOSS, scenario.level === "fault" ? startLoss(mended) : bestLoss(mended));
   const end = Math.max(NOUGHT_LOSS, lossOf(scenario.build, errors));
-  if (start <= best) return end <= start + NOUGHT_LOSS ? 100 : 0;
-  return 100 * Math.min(1, Math.max(0, (start - end) / (start - best)));
+  if (start <= best) return end <= best + NOUGHT_LOSS ? most : 0;
+  return most * Math.min(1, Math.max(0, (start - end) / (start - best)));
 }
 
 /**
@@ -46,6 +58,8 @@ export function scoreOf(scenario: Scenario, played: Played, tamisMinutes: number
   const points = savedShare(scenario, played) - POINTS_A_MINUTE * late - POINTS_A_SHOW * played.shown;
   return Math.round(Math.min(100, Math.max(0, points)));
 }
+
+const TAMIS_MEANS: readonly LookMeans[] = ["plug", "idleBench", "rideReport"];
 
 export const PLAYERS = ["tamis", "bottomUp", "topFirst"] as const;
 export type Player = (typeof PLAYERS)[number];
@@ -75,16 +89,54 @@ function fitTheChart(bench: Bench, { build, air }: Scenario): Outcome {
   return bench.outcome(true, undefined);
 }
 
+/** Does what is advised, looks where it is sent, and mends what is found there. */
+function chase(
+  bench: Bench,
+  { healthy }: Scenario,
+  faulty: Faulty,
+): Outcome & { readonly faultLeft: boolean } {
+  bench.school({ what: "lookWith", is: [...TAMIS_MEANS] });
+  let left = faulty.fault;
+  let leanRides = 0;
+  let finished = false;
+  for (let step = 0; step < MOST_STEPS && !finished; step += 1) {
+    const { next, question } = advise(bench.entries);
+    if (question !== undefined) bench.answer(question);
+    else if (next.kind === "check" && left && FAULTS[left].check === next.check) {
+      leanRides += bench.leanRides;
+      bench.minutes += checkMinutes(next.check) + MEND_MINUTES;
+      bench.mend(left, healthy);
+      left = undefined;
+    } else finished = !followStep(bench, next, true);
+  }
+  const outcome = bench.outcome(finished, undefined);
+  return { ...outcome, leanRides: leanRides + outcome.leanRides, faultLeft: left !== undefined };
+}
+
+/** The engine of a player who leaves its carburettors out of step: what he reads is its first cylinder. */
+function outOfStepEngine(scenario: Scenario): RealEngine {
+  const game = new Game(scenario);
+  const errorsOf: RealEngine["errorsOf"] = (cylinder, setting) => game.errorsOf(cylinder, [setting, setting]);
+  return { build: scenario.build, errorsOf, errors: (setting, air) => errorsOf(1, setting, air) };
+}
+
+/** Somebody who has never heard of balancing jets it as it stands; Tamis begins with the gauges. */
+const knowsOfStep = (player: Player): boolean => player === "tamis";
+
 /** How a player fares on the same engine, with plugs, the idle bench and how it pulls. */
 export function playedBy(scenario: Scenario, player: Player): Played {
   const random = seededRandom(31 * scenario.seed + 5);
-  const bench = new Bench(scenario.engine, scenario.air, drawReader(random), random);
-  const play = (): Outcome => {
-    if (scenario.noRide) return player === "tamis" ? fitTheCard(bench) : fitTheChart(bench, scenario);
-    return player === "tamis"
-      ? followAdvice(bench, ["plug", "idleBench", "rideReport"])
-      : robot(bench, player);
+  const faulty = scenario.withFault?.();
+  const inStep = knowsOfStep(player);
+  const engine = scenario.linked && !inStep ? outOfStepEngine(scenario) : scenario.engine;
+  const bench = new Bench(engine, scenario.air, drawReader(random), random, faulty ? { faulty } : {});
+  if (scenario.linked && inStep) bench.minutes += BALANCE_MINUTES;
+  const play = (): Outcome & { readonly faultLeft?: boolean } => {
+    if (scenario.holds.length === 0)
+      return player === "tamis" ? fitTheCard(bench) : fitTheChart(bench, scenario);
+    if (player !== "tamis") return { ...robot(bench, player), faultLeft: faulty?.fault !== undefined };
+    return faulty ? chase(bench, scenario, faulty) : followAdvice(bench, TAMIS_MEANS);
   };
-  const { errors, minutes, leanRides } = play();
-  return { errors, minutes: minutesOf(bench.entries, minutes), hurt: leanRides > 0, shown: 0 };
+  const { errors, minutes, leanRides, faultLeft = false } = play();
+  return { errors, minutes: minutesOf(bench.entries, minutes), hurt: leanRides > 0, shown: 0, faultLeft };
 }

@@ -24,7 +24,7 @@ export const startLoss = ({ build, engine, air }: Known): number =>
 /** Least loss that the box allows in this air: the best needle and main, then the best pilot and screw for them. */
 export function bestLoss({ build, engine, air }: Known): number {
   const now = airOfState(air);
-  const { clip, main, pilot, screwTurns, shimMm } = choices(build, build.baseline.setting, [], 0.125);
+  const { clip, main, pilot, screwTurns, shimMm } = choices(build, build.baseline.setting, [], 0.25);
   const cost = (setting: Setting) => lossOf(build, engine.errors(setting, now));
   const least = (settings: readonly Setting[]) =>
     settings

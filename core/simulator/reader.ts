@@ -75,6 +75,20 @@ export function readLambdaOf(
 
 /** Kelvin of exhaust gas or head for a unit of mixture: what the log has to learn. */
 const KELVIN_PER_UNIT = 600;
+/** Of a head it is less: at the start line, and gained over the run. */
+const HEAD_KELVIN = { staging: 100, rise: 120 } as const;
+
+/** Head at the start line for the idle, its rise to the finish for full throttle. */
+function readHeadOf(error: number, zone: Zone, { heat }: Build): Reading | undefined {
+  const staging = heat?.staging;
+  if (!staging) return undefined;
+  const head = { type: "temperature", zone, sensor: "head" } as const;
+  if (zone === "idle") return { ...head, temperatureK: staging.targetK + HEAD_KELVIN.staging * error };
+  const { rise } = heat;
+  if (zone !== "top" || !rise) return undefined;
+  const gained = (rise.fromK + rise.toK) / 2 + HEAD_KELVIN.rise * error;
+  return { ...head, risenFromK: staging.targetK, temperatureK: staging.targetK + Math.max(0, gained) };
+}
 
 export function readHeatOf(
   reader: Reader,
@@ -84,9 +98,10 @@ export function readHeatOf(
   random: Random,
 ): Reading | undefined {
   const target = build.heat?.exhaust?.[zone];
-  if (!target) return undefined;
   const { sd, bias } = reader.heat;
-  const temperatureK = target.targetK + KELVIN_PER_UNIT * (error + bias + sd * random.normal());
+  const shown = error + bias + sd * random.normal();
+  if (!target) return readHeadOf(shown, zone, build);
+  const temperatureK = target.targetK + KELVIN_PER_UNIT * shown;
   return {
     type: "temperature",
     zone,

@@ -341,7 +341,7 @@ export class Bench {
   }
 }
 
-const MOST_STEPS = 40;
+export const MOST_STEPS = 40;
 
 /** What a stop asks for and a tuner can do at once; the rest ends the riding. */
 function clears(bench: Bench, next: Advice["next"]): boolean {
@@ -352,6 +352,19 @@ function clears(bench: Bench, next: Advice["next"]): boolean {
   return true;
 }
 
+/**
+ * One step to the letter.
+ * @param tells - how it pulled is told after each ride
+ * @returns false when there is nothing left to do
+ */
+export function followStep(bench: Bench, next: Advice["next"], tells: boolean): boolean {
+  if (clears(bench, next)) return true;
+  if (next.kind === "leave" || next.kind === "stop") return false;
+  if (next.kind === "check") bench.lookFor(next.fault, next.check);
+  else doAsAdvised(bench, next, tells);
+  return true;
+}
+
 /** Does what is advised to the letter, until there is nothing left to do. */
 export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATime = false): Outcome {
   bench.school({ what: "lookWith", is: [...means] });
@@ -359,11 +372,7 @@ export function followAdvice(bench: Bench, means: readonly LookMeans[], oneAtATi
   const tells = means.includes("rideReport");
   for (let step = 0; step < MOST_STEPS; step += 1) {
     const advice = advise(bench.entries);
-    const { next } = advice;
-    if (clears(bench, next)) continue;
-    if (next.kind === "leave" || next.kind === "stop") return bench.outcome(true, advice);
-    if (next.kind === "check") bench.lookFor(next.fault, next.check);
-    else doAsAdvised(bench, next, tells);
+    if (!followStep(bench, advice.next, tells)) return bench.outcome(true, advice);
   }
   return bench.outcome(false, advise(bench.entries));
 }
