@@ -7,7 +7,8 @@ import { boxJets } from "../core/rig/box.ts";
 import type { Change } from "../core/log/schema.ts";
 import { seededRandom } from "../core/numbers/random.ts";
 import { Game } from "../core/practice/game.ts";
-import { drawScenario, LEVELS, type Scenario } from "../core/practice/scenario.ts";
+import { LEVELS } from "../core/practice/levels.ts";
+import { drawScenario, type Scenario } from "../core/practice/scenario.ts";
 import { PLAYERS, playedBy, scoreOf, type Played } from "../core/practice/score.ts";
 
 const { values } = parseArgs({

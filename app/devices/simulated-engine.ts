@@ -5,6 +5,7 @@ import { zoneMixture } from "#core/belief/mixture.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { seededRandom } from "#core/numbers/random.ts";
 import { settingFromLog } from "#core/rig/from-build.ts";
+import { SCREW_STEP } from "#core/practice/screw-step.ts";
 import type { RunningEngine } from "#core/simulator/running-engine.ts";
 
 /** A small number that stays the same for a name. */
@@ -12,6 +13,19 @@ export function seedOf(name: string): number {
   let seed = 2166136261;
   for (const letter of name) seed = Math.imul(seed ^ (letter.codePointAt(0) ?? 0), 16777619);
   return seed >>> 0;
+}
+
+/**
+ * Of a practice engine the idle is known over the screw's turns.
+ * @param idleOver - mixture error in steps of {@link SCREW_STEP} from seated; between them a straight line
+ */
+export function practiceIdle(build: Build, idleOver: readonly number[]): RunningEngine {
+  const errorAt = (turns: number): number => {
+    const at = Math.min(idleOver.length - 1, Math.max(0, turns / SCREW_STEP));
+    const below = idleOver[Math.floor(at)] ?? 0;
+    return below + (at - Math.floor(at)) * ((idleOver[Math.ceil(at)] ?? below) - below);
+  };
+  return { crestRpm: CREST_SHARE * build.engine.idleRpm, peakRpm: build.engine.peakRpm, errorAt };
 }
 
 /** The book's idle is set a little below the best that the mixture gives. */

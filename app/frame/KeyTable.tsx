@@ -12,7 +12,9 @@ export const KEYS = [
   ["b", "Put the last change back"],
   ["y", "Why this advice"],
   ["w", "What if"],
-  ...PLACES.map(({ key, name, screens }) => [`g ${key}`, placeWords(name, screens)] as const),
+  ...PLACES.filter(({ inPractice }) => inPractice !== "alone").map(
+    ({ key, name, screens }) => [`g ${key}`, placeWords(name, screens)] as const,
+  ),
   ["g h", "Go to the paddock"],
   ["?", "This list; keys are switched off under Data, Keys and hints"],
   ["Esc", "Close"],

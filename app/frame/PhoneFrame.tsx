@@ -28,7 +28,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
   const [open, setOpen] = useState(false);
   const { id } = context.header;
   const here = placeAt(id, pathname);
-  const places = placesFor(context.build);
+  const places = placesFor(context.build, context.game !== undefined);
   const rest = places.filter(({ onPhone }) => !onPhone);
   const link = (place: Place, detail?: string) => (
     <Link

@@ -1,14 +1,18 @@
 import { Link, useLocation } from "react-router";
-import { isScreenAt, placeAt, placeHref } from "./places.ts";
+import { isPractice } from "#app/store/practice-rigs.ts";
+import { isOpenInPractice, isScreenAt, placeAt, placeHref } from "./places.ts";
 
 /** The screens of the place that is open, where it has several. Look shows its own, as kinds. */
 export function PlaceTabs({ rigId }: { rigId: string }) {
   const { pathname } = useLocation();
   const place = placeAt(rigId, pathname);
   if (!place || place.screens.length === 1 || place.name === "Look") return null;
+  const screens = isPractice(rigId)
+    ? place.screens.filter(({ path }) => isOpenInPractice(rigId, placeHref(rigId, path)))
+    : place.screens;
   return (
     <nav className="tabs no-print" aria-label={place.name}>
-      {place.screens.map((screen) => (
+      {screens.map((screen) => (
         <Link
           key={screen.path}
           to={placeHref(rigId, screen.path)}

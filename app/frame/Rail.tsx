@@ -9,7 +9,7 @@ import { RigFace, slideLine } from "./RigFace.tsx";
 
 /** The map of places, each with its state. */
 export const Rail = memo(function Rail({ context }: { context: RigContext }) {
-  const { header, build } = context;
+  const { header, build, game } = context;
   const { pathname } = useLocation();
   const here = placeAt(header.id, pathname);
   return (
@@ -19,7 +19,7 @@ export const Rail = memo(function Rail({ context }: { context: RigContext }) {
       </Link>
       <RigFace header={header} line={slideLine(build)} />
       <nav aria-label="The work">
-        {placesFor(build).map((place) => (
+        {placesFor(build, game !== undefined).map((place) => (
           <Link
             key={place.name}
             to={placeLink(place, header.id, pathname)}

@@ -4,7 +4,7 @@ import { useFetchers, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 import { askedFirst } from "#core/advice/card/asked-first.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
-import { placeHref, placeLink, PLACES, type Place } from "./places.ts";
+import { placeHref, placeLink, placesFor, type Place } from "./places.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -31,7 +31,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
   /** what `g` has begun: a place is named next, then a digit for a screen of it */
   const going = useRef<"place" | Place>(undefined);
   const navigate = useNavigate();
-  const { header, advice, present, working, preferences } = context;
+  const { header, advice, present, working, preferences, build, game } = context;
   const { send, answer } = useLoggedTap(header.id, "A key by mistake");
   useSayProblem(answer);
   const fetchers = useFetchers();
@@ -61,7 +61,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
     const begun = going.current;
     going.current = undefined;
     if (begun === "place") {
-      const place = PLACES.find((candidate) => candidate.key === key);
+      const place = placesFor(build, game !== undefined).find((candidate) => candidate.key === key);
       going.current = place;
       if (place) void navigate(placeLink(place, header.id));
       else if (key === "h") void navigate("/");

@@ -4,6 +4,7 @@ import { spread } from "#core/balance/spread.ts";
 import { dayOf, type Build } from "#core/log/schema.ts";
 import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "#app/journal/clock.ts";
+import { isPractice } from "#app/store/practice-rigs.ts";
 import type { RigContext } from "./use-rig.ts";
 
 /** One screen of a place: a tab, or on Look a kind of look. */
@@ -27,11 +28,16 @@ export interface Place {
   readonly onPhone?: true;
   /** only where there is such work; always unless said */
   readonly isFor?: (build: Build) => boolean;
+  /** on a practice rig: too, alone, or not at all unless said */
+  readonly inPractice?: "too" | "alone";
 }
 
 /** @returns the places that this machine has work for */
-export const placesFor = (build: Build): readonly Place[] =>
-  PLACES.filter(({ isFor }) => isFor === undefined || isFor(build));
+export const placesFor = (build: Build, practice = false): readonly Place[] =>
+  PLACES.filter(
+    ({ isFor, inPractice }) =>
+      (isFor === undefined || isFor(build)) && (practice ? inPractice !== undefined : inPractice !== "alone"),
+  );
 
 const timeOf = (at: string | undefined): string => at?.slice(11, 16) ?? "";
 
@@ -63,8 +69,19 @@ function heatState({ present: { ahead } }: RigContext): string {
 
 const alone = (name: string, path: string): readonly [Screen] => [{ name, path }];
 
+/** Where a practice engine is ridden and debriefed. */
+export const DESK: Screen = { name: "Practice", path: "practice" };
+
 /** One place for one question. */
 export const PLACES: readonly Place[] = [
+  {
+    name: "Practice",
+    key: "p",
+    screens: [DESK],
+    state: ({ game }) => (game ? `${game.view.minutesLeft} min` : ""),
+    onPhone: true,
+    inPractice: "alone",
+  },
   { name: "Today", key: "t", screens: alone("Today", ""), state: () => "", onPhone: true },
   {
     name: "Air",
@@ -73,7 +90,13 @@ export const PLACES: readonly Place[] = [
     state: ({ present }) => timeOf(present.air?.at) || "not read",
     onPhone: true,
   },
-  { name: "Walk-round", key: "w", screens: alone("Walk-round", "walk-round"), state: walkRoundState },
+  {
+    name: "Walk-round",
+    key: "w",
+    screens: alone("Walk-round", "walk-round"),
+    state: walkRoundState,
+    inPractice: "too",
+  },
   {
     name: "Idle",
     key: "i",
@@ -82,6 +105,7 @@ export const PLACES: readonly Place[] = [
       { name: "Speed and pump", path: "idle-speed", title: "Idle speed and pump" },
     ],
     state: idleState,
+    inPractice: "too",
   },
   {
     name: "Look",
@@ -99,6 +123,7 @@ export const PLACES: readonly Place[] = [
     ],
     state: ({ present }) => (present.openChange ? "due" : `${present.looks.length}`),
     onPhone: true,
+    inPractice: "too",
   },
   {
     name: "Change",
@@ -110,6 +135,7 @@ export const PLACES: readonly Place[] = [
     ],
     state: ({ present }) => (present.openChange ? "open" : ""),
     onPhone: true,
+    inPractice: "too",
   },
   {
     name: "Cylinders",
@@ -120,6 +146,7 @@ export const PLACES: readonly Place[] = [
     ],
     isFor: ({ engine }) => engine.cylinders > 1,
     state: cylindersState,
+    inPractice: "too",
   },
   {
     name: "Sieve",
@@ -155,6 +182,7 @@ export const PLACES: readonly Place[] = [
     ],
     within: alone("As it was then", "then"),
     state: ({ present }) => `${present.lines.length}`,
+    inPractice: "too",
   },
   {
     name: "Rig",
@@ -208,6 +236,26 @@ export function placeAt(rigId: string, pathname: string): Place | undefined {
   );
 }
 
+/** Within these places screens that describe another machine, or say what is covered, stay closed. */
+const CLOSED_IN_PRACTICE = new Set([
+  "swap",
+  "work",
+  "cylinders",
+  "days",
+  "compare",
+  "find",
+  "then",
+  "logger",
+]);
+
+/** @returns whether a practice rig has that screen; its index leads on */
+export function isOpenInPractice(rigId: string, pathname: string): boolean {
+  const path = pathIn(rigId, pathname);
+  const place = placeAt(rigId, pathname);
+  if (path === undefined || path === "") return true;
+  return place?.inPractice !== undefined && !CLOSED_IN_PRACTICE.has(path);
+}
+
 /** Of each rig and place, the screen that was open last in this visit. */
 const lastOpen = new Map<string, string>();
 
@@ -218,11 +266,19 @@ export function rememberScreen(rigId: string, pathname: string): void {
   if (place && screen) lastOpen.set(`${rigId} ${place.name}`, plain(screen));
 }
 
+/** The screen that a place opens on. */
+function firstScreen({ screens }: Place, rigId: string): Screen {
+  const open = isPractice(rigId)
+    ? screens.find((one) => isOpenInPractice(rigId, placeHref(rigId, plain(one))))
+    : undefined;
+  return open ?? screens[0];
+}
+
 /** @returns where a place leads: to the tab that was open there last, and from within it to its first one */
 export const placeLink = (place: Place, rigId: string, pathname?: string): string =>
   placeHref(
     rigId,
     (pathname !== undefined && placeAt(rigId, pathname) === place
       ? undefined
-      : lastOpen.get(`${rigId} ${place.name}`)) ?? plain(place.screens[0]),
+      : lastOpen.get(`${rigId} ${place.name}`)) ?? plain(firstScreen(place, rigId)),
   );

@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import css from "./frame.module.css";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useLocation, useRevalidator, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import type { AirEntry } from "#core/log/schema.ts";
@@ -11,6 +11,7 @@ import { PaperCard } from "./card/PaperCard.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
 import { TryAgain } from "#app/ui/TryAgain.tsx";
 import { usePrinting } from "#app/ui/use-printing.ts";
+import { ClosedPlace } from "./ClosedPlace.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { CardFoot } from "./card/CardFoot.tsx";
 import { HeldCard } from "./HeldCard.tsx";
@@ -20,9 +21,9 @@ import { PhoneHead, PhoneNav } from "./PhoneFrame.tsx";
 import { PhoneCard, Ribbon } from "./PhoneDrawers.tsx";
 import { Rail } from "./Rail.tsx";
 import { keptFace } from "#app/journal/judge.ts";
-import { openRig } from "#app/journal/open-rig.ts";
+import { openGame, openRig } from "#app/journal/open-rig.ts";
 import { runTap } from "./run-tap.ts";
-import { isReadFrom, rememberScreen } from "./places.ts";
+import { DESK, isOpenInPractice, isReadFrom, isScreenAt, rememberScreen } from "./places.ts";
 import { PlaceTabs } from "./PlaceTabs.tsx";
 import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
@@ -30,7 +31,16 @@ import type { RigContext } from "./use-rig.ts";
 import { Strip, type LiveMark } from "./strip/Strip.tsx";
 import { onChangeElsewhere } from "#app/store/changes.ts";
 import { readPreferences } from "#app/store/preferences.ts";
+import { isPractice } from "#app/store/practice-rigs.ts";
 import { useSayNotTakenBack } from "./use-logged-tap.ts";
+
+/** What only a practice rig has. */
+const PracticeSide = lazy(() =>
+  import("./practice/PracticeSide.tsx").then(({ PracticeSide: of }) => ({ default: of })),
+);
+const PracticeDrawer = lazy(() =>
+  import("./practice/PracticeSide.tsx").then(({ PracticeDrawer: of }) => ({ default: of })),
+);
 
 export const meta = ({ loaderData, location }: Route.MetaArgs) => [
   { title: titleOf(location.pathname, loaderData?.log.header.name) },
@@ -49,7 +59,8 @@ export const shouldRevalidate = ({
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
-  return { ...rig, preferences, kept: (await keptFace(rig.log.revision))?.advice };
+  const game = isPractice(params.rigId) ? await openGame(params.rigId) : undefined;
+  return { ...rig, preferences, game, kept: (await keptFace(rig.log.revision))?.advice };
 }
 
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>
@@ -68,7 +79,9 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const [live, setLive] = useState<LiveMark>();
   const [chosen, setCarburettor] = useState(0);
   const carburettor = Math.min(chosen, present.settings.length - 1);
-  const { advice, working, problem } = useAdvice(log, draft, carburettor, present, loaderData.kept);
+  const { game } = loaderData;
+  const covered = game?.covered ?? false;
+  const { advice, working, problem } = useAdvice(log, draft, carburettor, present, loaderData.kept, covered);
   const looks = useMemo(() => lookFaces(present), [present]);
   const { revalidate } = useRevalidator();
   useEffect(
@@ -103,8 +116,9 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       preferences,
       setDraft,
       setLive,
+      game,
     }),
-    [advice, working, problem, log, present, build, fitted, carburettor, preferences],
+    [advice, working, problem, log, present, build, fitted, carburettor, preferences, game],
   );
   const ownBuild = useMemo(() => buildOfCarburettor(build, carburettor), [build, carburettor]);
   const held = present.held.length > 0;
@@ -112,7 +126,7 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const { id } = log.header;
   const zoneHref = useCallback((zone: string) => `/rigs/${id}/look?zone=${zone}`, [id]);
   return (
-    <div className={css["frame"]} data-room={reads ? undefined : "work"}>
+    <div className={css["frame"]} data-room={reads ? undefined : "work"} data-covered={covered || undefined}>
       <Shortcuts context={context} />
       <Rail context={context} />
       <PhoneHead context={context} />
@@ -121,8 +135,9 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
         {advice ? (
           <Strip advice={advice} looks={looks} live={live} working={working} zoneHref={zoneHref} />
         ) : (
-          !problem && <Working words="Sifting the log…" />
+          !problem && !covered && <Working words="Sifting the log…" />
         )}
+        {covered && <p className={css["covered"]}>Strip and card are covered.</p>}
       </div>
       <main tabIndex={0} ref={work}>
         {problem !== undefined && (
@@ -132,16 +147,19 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           </div>
         )}
         <PlaceTabs rigId={id} />
-        <Outlet context={context} />
+        {game && !isOpenInPractice(id, pathname) ? <ClosedPlace rigId={id} /> : <Outlet context={context} />}
       </main>
-      <aside className={css["card-place"]} aria-label="The card">
-        <div className={clsx(css["card-head"], !held && "no-print")}>
-          <h2 className="label">The card</h2>
-          <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
-            {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
-          </span>
-        </div>
-        {held ? (
+      <aside className={css["card-place"]} aria-label={game ? "The engine and the card" : "The card"}>
+        {game && <PracticeSide context={context} game={game} />}
+        {!covered && (
+          <div className={clsx(css["card-head"], !held && "no-print")}>
+            <h2 className="label">The card</h2>
+            <span className="quiet" role="status" style={{ fontSize: "0.85rem" }}>
+              {held ? "held back" : working && advice ? "working…" : draft ? "as typed" : "fitted → to fit"}
+            </span>
+          </div>
+        )}
+        {held && !covered ? (
           <>
             <p className="print-only">
               <strong>
@@ -163,7 +181,9 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           )
         )}
       </aside>
-      {advice && <PhoneCard context={context} advice={advice} />}
+      {game
+        ? !isScreenAt(DESK, id, pathname) && <PracticeDrawer context={context} game={game} />
+        : advice && <PhoneCard context={context} advice={advice} />}
       <PhoneNav context={context} />
     </div>
   );

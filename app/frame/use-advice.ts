@@ -26,6 +26,7 @@ interface Answered {
 /**
  * Asks the worker; screens never wait for it but show the last advice, marked as being worked on.
  * @param kept - the advice of this log as it was last worked out: a screen that opens has it at once
+ * @param covered - nothing is asked for or shown
  */
 export function useAdvice(
   asked: AskedLog,
@@ -33,6 +34,7 @@ export function useAdvice(
   carburettor = 0,
   shown?: Shown,
   kept?: Advice,
+  covered = false,
 ): AdviceState {
   const { revision } = asked;
   const name = revisionKey(revision);
@@ -44,7 +46,7 @@ export function useAdvice(
     kept && { log: `${name} 0`, question: `${name} 0 undefined`, rig, advice: kept },
   );
   useEffect(() => {
-    if (answer?.question === question && answer.problem === undefined) return undefined;
+    if (covered || (answer?.question === question && answer.problem === undefined)) return undefined;
     let current = true;
     const timer = setTimeout(() => setLate(question), SOON_MS);
     askAdvice(asked, draft, carburettor, shown).then(
@@ -65,7 +67,8 @@ export function useAdvice(
     };
     // The question names revision, carburettor and draft; the entries belong to the revision.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [question]);
+  }, [question, covered]);
+  if (covered) return { advice: undefined, working: false, problem: undefined };
   const mine = answer?.rig === rig ? answer : undefined;
   // Of another log, or of another carburettor, it is never for this one: what is tapped then would be of a moment ago.
   const working = mine?.question !== question && (mine?.log !== log || late === question);

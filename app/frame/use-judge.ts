@@ -7,8 +7,9 @@ import { useRig } from "./use-rig.ts";
 
 /** @param question - about the carburettor on the bench, where it names no other; none: nothing is asked */
 export function useJudge<Q extends Question>(question: Q | undefined): AnswerState<Answers[Q["ask"]]> {
-  const { revision, entries, carburettor } = useRig();
-  const asked = question && { carburettor, ...question };
+  const { revision, entries, carburettor, game } = useRig();
+  // What is covered in practice is not asked for either.
+  const asked = question && !game?.covered ? { carburettor, ...question } : undefined;
   return useAnswer(asked && `${revisionKey(revision)} ${JSON.stringify(asked)}`, () =>
     askJudge({ revision, entries }, asked as Q),
   );

@@ -2,6 +2,7 @@
 import { useOutletContext } from "react-router";
 import type { Present } from "#core/log/present.ts";
 import type { AirEntry, Build, Entry, Header, Setting } from "#core/log/schema.ts";
+import type { OpenGame } from "#app/store/practice-log.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import type { Revision } from "#app/workers/revision.ts";
 import type { LiveMark } from "./strip/Strip.tsx";
@@ -23,6 +24,8 @@ export interface RigContext extends AdviceState {
   readonly setDraft: (draft: AirEntry | undefined) => void;
   /** a meter that is read right now: the strip follows it */
   readonly setLive: (live: LiveMark | undefined) => void;
+  /** of a practice rig: what its engine showed, the clock, and whether strip and card are covered */
+  readonly game?: OpenGame | undefined;
 }
 
 export const useRig = (): RigContext => useOutletContext<RigContext>();

@@ -3,6 +3,7 @@ import type { Entry } from "#core/log/schema.ts";
 import { isMovable, movedEntries } from "#core/log/moved.ts";
 import { foldWith } from "#core/rig/check-log.ts";
 import { importRigs } from "#app/store/merge.ts";
+import { isPractice } from "#app/store/practice-rigs.ts";
 import { readRig } from "#app/store/rig-log.ts";
 import { localInstant } from "./clock.ts";
 import { newEntryId } from "./entry-id.ts";
@@ -22,6 +23,7 @@ export async function moveEntries(
 ): Promise<{ ok: true; moved: number; to: string } | { ok: false; message: string }> {
   const wrong = (message: string) => ({ ok: false as const, message: `${message} ${NOTHING}` });
   if (fromId === toId) return wrong("They are on this rig already.");
+  if (isPractice(fromId) || isPractice(toId)) return wrong("A practice rig keeps its looks to itself.");
   const from = await openRig(fromId);
   const to = await readRig(toId);
   if (!to.ok) return wrong(to.problem.message);

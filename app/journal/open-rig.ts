@@ -3,6 +3,7 @@ import { data } from "react-router";
 import type { Present } from "#core/log/present.ts";
 import type { Build, Setting } from "#core/log/schema.ts";
 import { foldPossible } from "#core/rig/check-log.ts";
+import type { OpenGame } from "#app/store/practice-log.ts";
 import { readRig, type RigLog } from "#app/store/rig-log.ts";
 
 /** What was folded, kept as long as its log is: a change of screens folds nothing again. */
@@ -29,6 +30,14 @@ export interface OpenRig {
   readonly present: Present;
   readonly build: Build;
   readonly fitted: Setting;
+}
+
+/** @throws what the router shows, where the game cannot be read */
+export async function openGame(rigId: string): Promise<OpenGame> {
+  const { readGameNow } = await import("#app/store/practice-log.ts");
+  const game = await readGameNow(rigId);
+  if (game.ok) return game.value;
+  throw data(game.problem.message, { status: game.problem.reason === "missing" ? 404 : 500 });
 }
 
 /** Reads a rig for a loader or an action; a missing or unreadable one is answered in the router's way. */

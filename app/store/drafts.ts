@@ -1,6 +1,7 @@
 /** Unsaved form texts per device: kept over a reload, not part of a log. */
 import * as z from "zod/mini";
-import { database, metaKey } from "./database.ts";
+import { metaKey } from "./database.ts";
+import { databaseOf } from "./practice-rigs.ts";
 
 const keyOf = (rigId: string, name: string): string => metaKey(`draft/${name}/${rigId}`);
 
@@ -10,18 +11,24 @@ export async function readDraft<T>(
   rigId: string,
   name: string,
 ): Promise<T | undefined> {
-  const raw = await database.getItem(keyOf(rigId, name)).catch(() => null);
+  const raw = await databaseOf(rigId)
+    .getItem(keyOf(rigId, name))
+    .catch(() => null);
   const parsed = schema.safeParse(raw);
   return parsed.success ? parsed.data : undefined;
 }
 
 /** A draft that cannot be kept is no reason to stop anyone: it still stands on the screen. */
 export async function keepDraft(rigId: string, name: string, draft: unknown): Promise<void> {
-  await database.setItem(keyOf(rigId, name), draft).catch(() => undefined);
+  await databaseOf(rigId)
+    .setItem(keyOf(rigId, name), draft)
+    .catch(() => undefined);
 }
 
 export async function dropDraft(rigId: string, name: string): Promise<void> {
-  await database.removeItem(keyOf(rigId, name)).catch(() => undefined);
+  await databaseOf(rigId)
+    .removeItem(keyOf(rigId, name))
+    .catch(() => undefined);
 }
 
 /** What stood in a form's fields, and when. */

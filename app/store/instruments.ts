@@ -1,6 +1,6 @@
 /**
  * The tuner's instruments: their names, and what each rig's looks say of their errors. A rig hears what the others
- * say. The demo's rigs have readers of their own: they neither tell nor hear.
+ * say. The demo's rigs have readers of their own, practice rigs no real engine: they neither tell nor hear.
  */
 import * as z from "zod/mini";
 import { combinedMessages } from "#core/belief/instrument-message.ts";
@@ -9,6 +9,7 @@ import { InstrumentName } from "#core/log/readings/common.ts";
 import { INSTRUMENT_KINDS, instrumentKey } from "#core/looks/instruments.ts";
 import { database, metaKey } from "./database.ts";
 import { isDemo } from "./demo-rigs.ts";
+import { isPractice } from "./practice-rigs.ts";
 import { withLock } from "./locks.ts";
 
 const Messages = z.array(InstrumentMessage);
@@ -28,6 +29,7 @@ const Kept = z.strictObject({
 type Kept = z.infer<typeof Kept>;
 
 const KEY = metaKey("instruments");
+const keepsToItself = (rigId: string): boolean => isDemo(rigId) || isPractice(rigId);
 
 /** Unreadable it is begun anew: what was said is said again when a rig is opened. */
 async function read(): Promise<Kept> {
@@ -44,7 +46,7 @@ const change = (to: (kept: Kept) => Kept | undefined): Promise<void> =>
 
 /** @returns what other rigs say of each instrument; of those that none here used what a file brought */
 export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
-  if (isDemo(rigId)) return [];
+  if (keepsToItself(rigId)) return [];
   const { said, brought, practised } = await read();
   const here = combinedMessages([
     ...Object.entries(said).flatMap(([id, messages]) => (id === rigId ? [] : messages)),
@@ -56,7 +58,7 @@ export async function heardBy(rigId: string): Promise<InstrumentMessage[]> {
 
 /** What cannot be kept is said again next time. */
 export async function keepSaid(rigId: string, messages: readonly InstrumentMessage[]): Promise<void> {
-  if (isDemo(rigId)) return;
+  if (keepsToItself(rigId)) return;
   await change((kept) =>
     JSON.stringify(kept.said[rigId] ?? []) === JSON.stringify(messages)
       ? undefined

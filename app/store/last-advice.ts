@@ -7,7 +7,7 @@ import type { CheckName } from "#core/log/walk-round-names.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import { JUDGE } from "#app/workers/client.ts";
 import { revisionKey, type Revision } from "#app/workers/revision.ts";
-import { database } from "./database.ts";
+import { databaseOf } from "./practice-rigs.ts";
 
 /** What a rig shows of itself without being opened. */
 export interface RigFaceKept {
@@ -60,7 +60,9 @@ export async function readLastAdvice(
   revision: Revision,
   heard: readonly InstrumentMessage[],
 ): Promise<RigFaceKept | undefined> {
-  const kept: unknown = await database.getItem(keyOf(revision.rigId)).catch(() => null);
+  const kept: unknown = await databaseOf(revision.rigId)
+    .getItem(keyOf(revision.rigId))
+    .catch(() => null);
   return isFor(kept, stampOf(revision, heard)) ? kept : undefined;
 }
 
@@ -73,5 +75,7 @@ export async function keepLastAdvice(
   // These alone: whoever hands over more, a whole log, would have it written with every save.
   const seal = sealOf({ advice, air, held });
   const kept: Kept = { ...stampOf(revision, heard), advice, air, held, seal };
-  await database.setItem(keyOf(revision.rigId), kept).catch(() => undefined);
+  await databaseOf(revision.rigId)
+    .setItem(keyOf(revision.rigId), kept)
+    .catch(() => undefined);
 }

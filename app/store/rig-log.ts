@@ -8,6 +8,7 @@ import { tellOtherTabs } from "./changes.ts";
 import { database, headerKey, indexKey } from "./database.ts";
 import { isGone, readDays, replaced, unreadable, writeDays } from "./days.ts";
 import { failed, guarded, stored, type Stored } from "./failure.ts";
+import { isPractice } from "./practice-rigs.ts";
 import { letGo } from "./snapshot-records.ts";
 import { askToKeep } from "./space.ts";
 import { commit, readIndex, rigIds, type RigIndex } from "./records.ts";
@@ -77,8 +78,12 @@ async function booked(rigId: string): Promise<Stored<Known>> {
   return ids.includes(rigId) ? loaded : missing(rigId);
 }
 
+/** A practice rig is read from its game: loaded when there is one. */
+const practiceLog = () => import("./practice-log.ts");
+
 export function readRig(rigId: string): Promise<Stored<RigLog>> {
   return guarded(async () => {
+    if (isPractice(rigId)) return (await practiceLog()).readGameLog(rigId);
     await openBook();
     const loaded = await booked(rigId);
     return loaded.ok ? stored(loaded.value.log) : loaded;
@@ -141,6 +146,7 @@ export async function appendUnless(
 ): Promise<Stored<null>> {
   const [first] = entries;
   if (!first) return stored(null);
+  if (isPractice(rigId)) return (await practiceLog()).appendToGame(rigId, entries.map(checked), refusal);
   const day = dayOf(first.at);
   if (entries.some(({ at }) => dayOf(at) !== day))
     throw new RangeError(`entries must be of one day, got ${entries.map(({ at }) => dayOf(at)).join(", ")}`);

@@ -4,6 +4,8 @@ import filesAddress from "./files.worker.ts?worker&url";
 import judgeAddress from "./judge.worker.ts?worker&url";
 import loggerAddress from "./logger.worker.ts?worker&url";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Picture } from "#core/pictures/picture.ts";
+import type { WitnessScene } from "#core/pictures/witness-pictures.ts";
 import type { PlugPicture } from "#core/pictures/plug-picture.ts";
 import type { PlugScene } from "#core/pictures/plug-scene.ts";
 import type { Table } from "#core/forecast/table.ts";
@@ -15,6 +17,7 @@ import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import { startOnDemand, WorkerFailure } from "./on-demand.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
+import type { Witness } from "./pictures.ts";
 import type { Answer, FilesApi, JudgeApi, LoggerApi } from "./protocol.ts";
 
 /** The address of the judge: built anew it has another one, so it names what its answers came from. */
@@ -40,6 +43,8 @@ export const files = {
     valueOf(await filing.call(async (remote) => await remote.readTone(porcelain, white))),
   drawPlug: async (scene: PlugScene, seed: number, sidePx: number): Promise<PlugPicture> =>
     valueOf(await filing.call(async (remote) => await remote.drawPlug(scene, seed, sidePx))),
+  drawWitness: async (of: Witness, scene: WitnessScene, seed: number, sidePx: number): Promise<Picture> =>
+    valueOf(await filing.call(async (remote) => await remote.drawWitness(of, scene, seed, sidePx))),
   readTable: async (file: Blob): Promise<Table> =>
     valueOf(await filing.call(async (remote) => await remote.readTable(file))),
   readGpx: async (file: Blob, speedMs: number, answers: TrackAnswers): Promise<readonly TrackRead[]> =>

@@ -11,6 +11,10 @@ const api: FilesApi = {
     const { drawPlug } = await import("./pictures.ts");
     return drawPlug(scene, seed, sidePx);
   },
+  drawWitness: async (of, scene, seed, sidePx) => {
+    const { drawWitness } = await import("./pictures.ts");
+    return drawWitness(of, scene, seed, sidePx);
+  },
   readTable: async (file) => (await import("./tables.ts")).readTable(file),
   readGpx: async (file, speedMs, answers) => (await import("./gpx.ts")).readGpx(file, speedMs, answers),
 };

@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import { plugScene } from "#core/pictures/plug-scene.ts";
-import { drawPlug } from "./pictures.ts";
+import { drawPlug, drawWitness } from "./pictures.ts";
 
 describe("a plug drawn in the worker", () => {
   it("comes as bytes with its places", () => {
@@ -13,6 +13,13 @@ describe("a plug drawn in the worker", () => {
       "root",
       "strap",
     ]);
+  });
+  it("has a crown and a header beside it", () => {
+    const scene = { error: 0, burns: "twoStroke", light: "shade" } as const;
+    for (const of of ["crown", "header"] as const) {
+      const drawn = drawWitness(of, scene, 3, 80);
+      expect(drawn.ok && drawn.value.pixels).toHaveLength(4 * 80 * 80);
+    }
   });
   it("is refused in words where it cannot be", () => {
     const drawn = drawPlug(plugScene(0), 3, 7);

@@ -4,6 +4,8 @@ import type { TrialAsked } from "#core/log/trial-asked.ts";
 import type { Zone } from "#core/carburettor/zones.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { ToneRead } from "#core/photo/tone-of-colour.ts";
+import type { Picture } from "#core/pictures/picture.ts";
+import type { WitnessScene } from "#core/pictures/witness-pictures.ts";
 import type { PlugPicture } from "#core/pictures/plug-picture.ts";
 import type { PlugScene } from "#core/pictures/plug-scene.ts";
 import type { Fix } from "#core/satellites/fix.ts";
@@ -11,6 +13,7 @@ import type { Reduced } from "#core/logger/reduce.ts";
 import type { Goal, StandstillRun } from "#core/satellites/from-standstill.ts";
 import type { LogToReduce, LookedAt, RideWanted } from "./logger.ts";
 import type { SmallPhoto, Spot } from "./photo.ts";
+import type { Witness } from "./pictures.ts";
 import type { Distribution } from "#core/advice/card/cylinders.ts";
 import type { Deeper } from "#core/advice/card/deeper.ts";
 import type { LambdaMap } from "#core/advice/judge/lambda-map.ts";
@@ -160,6 +163,8 @@ export interface FilesApi {
   readTone(porcelain: Spot, white: Spot): Answer<ToneRead>;
   /** A plug as it looks; its pixels come as bytes. */
   drawPlug(scene: PlugScene, seed: number, sidePx: number): Promise<Answer<PlugPicture>>;
+  /** A crown through the plug hole, or the inside of a header. */
+  drawWitness(of: Witness, scene: WitnessScene, seed: number, sidePx: number): Promise<Answer<Picture>>;
   /** A table of figures in a text file, CSV or JSON. */
   readTable(file: Blob): Promise<Answer<Table>>;
   /** The tracks and routes of a GPX file. */

@@ -49,7 +49,7 @@ function offIn(entry: Entry, shows: PerZone<number> | undefined, now: PerZone<nu
   return ZONES.flatMap((zone): ReadOff[] => {
     const felt = reading.felt[zone];
     if (felt === undefined) return [];
-    const by = FELT.indexOf(feltAs(now[zone])) - FELT.indexOf(felt);
+    const by = FELT.indexOf(felt) - FELT.indexOf(feltAs(now[zone]));
     return Math.abs(by) >= 2 ? [{ type: "rideReport", zone, by }] : [];
   });
 }
@@ -101,7 +101,9 @@ export function debriefOf(scenario: Scenario, entries: readonly Entry[], done: r
   for (const { action, entry, entries: count } of steps) {
     readUpTo(entry ? count - 1 : count);
     const act = () => void game.act(action);
-    if (action.do === "change" || action.do === "mend" || action.do === "done")
+    // Who is done right after a change has looked at nothing more.
+    const nothingSince = action.do === "done" && ridesSince === 0 && looks === 0;
+    if (action.do === "change" || action.do === "mend" || (action.do === "done" && !nothingSince))
       close(changesOf(action), act, entry ? count - 1 : count);
     else act();
     if (action.do === "ride") [rides, ridesSince] = [rides + 1, ridesSince + 1];

@@ -5,7 +5,7 @@ import { FAULTS } from "../faults/registry.ts";
 import { carburettorOf } from "../log/carburettor-of.ts";
 import type { FaultName } from "../log/fault-names.ts";
 import type { Change, Reading, Setting } from "../log/schema.ts";
-import type { Part, PlugFinding } from "../log/parts.ts";
+import type { PlugFinding } from "../log/parts.ts";
 import type { Symptom } from "../log/symptom-names.ts";
 import type { CheckName } from "../log/walk-round-names.ts";
 import { seededRandom } from "../numbers/random.ts";
@@ -18,7 +18,16 @@ import type { Faulty } from "../simulator/faulty.ts";
 import { airOfState } from "../simulator/real-engine.ts";
 import { CAREFUL_SD, isPastLimit, readHeatOf, type Reader } from "../simulator/reader.ts";
 import { feltIn, type Felt } from "./feel.ts";
-import { startOf, type Hold, type Scenario } from "./scenario.ts";
+import {
+  BALANCE_MINUTES,
+  changeMinutes,
+  checkMinutes,
+  LOOK_MINUTES,
+  MEND_MINUTES,
+  RIDE_MINUTES,
+} from "./minutes.ts";
+import type { Hold } from "./levels.ts";
+import { startOf, type Scenario } from "./scenario.ts";
 
 export type Action =
   | { readonly do: "ride"; readonly hold: Hold; readonly cut: "clean" | "rolled" }
@@ -56,23 +65,6 @@ export type Shown =
 export type Refusal =
   "noRideYet" | "noRideHere" | "over" | "noMinutes" | "impossible" | "nothingChanged" | "nothingFound";
 
-export const RIDE_MINUTES: Readonly<Record<Hold, number>> = { idle: 6, low: 8, mid: 8, top: 8, lap: 12 };
-export const LOOK_MINUTES = { plug: 3, crown: 2, header: 2 } as const;
-export const MEND_MINUTES = 10;
-export const BALANCE_MINUTES = 10;
-export const CHANGE_MINUTES: Readonly<Record<Part, number>> = {
-  screwTurns: 1,
-  clip: 6,
-  main: 8,
-  pilot: 10,
-  shimMm: 6,
-};
-/** A look with the eye and a hand at it, or the bowl off. */
-const QUICK_CHECKS: ReadonlySet<CheckName> = new Set(["ignition", "choke", "cable", "breathing", "airLeaks"]);
-export const checkMinutes = (check: CheckName): number => (QUICK_CHECKS.has(check) ? 2 : 4);
-/** Two jets of one bowl come out together: each further part takes half as long. */
-const ALONG_SHARE = 0.5;
-
 /** The zones that a ride goes through until it holds its own. */
 const THROUGH: Readonly<Record<Hold, readonly Zone[]>> = {
   idle: ["idle"],
@@ -101,11 +93,6 @@ const PROBE: Reader = {
   heat: { sd: CAREFUL_SD.heat, bias: 0 },
   slips: 0,
 };
-
-export function changeMinutes(changes: readonly Change[]): number {
-  const each = changes.map(({ part }) => CHANGE_MINUTES[part]).sort((a, b) => b - a);
-  return each.reduce((sum, minutes, i) => sum + (i === 0 ? minutes : ALONG_SHARE * minutes), 0);
-}
 
 interface Ridden {
   readonly hold: Hold;

@@ -1,5 +1,5 @@
 /** A practice game as a piece of a link: version, level and seed, nothing else. */
-import { FREE_KINDS, LEVELS, type PracticeAsked } from "./scenario.ts";
+import { FREE_KINDS, LEVELS, type PracticeAsked } from "./levels.ts";
 
 /** Raised when a level or the simulator draws other engines: an old link would make another game. */
 export const GAME_VERSION = 2;

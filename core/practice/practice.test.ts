@@ -5,7 +5,8 @@ import { debriefOf } from "./debrief.ts";
 import { timelineOf, type Done } from "./timeline.ts";
 import { Game, replay, type Action } from "./game.ts";
 import { gameText, readGame } from "./link.ts";
-import { drawScenario, HOLDS, LEVELS, startOf, type Level } from "./scenario.ts";
+import { HOLDS, LEVELS, type Level } from "./levels.ts";
+import { drawScenario, startOf } from "./scenario.ts";
 import { playedBy, savedShare, scoreOf } from "./score.ts";
 import { bestLoss, startLoss } from "./true-loss.ts";
 

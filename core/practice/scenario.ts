@@ -9,33 +9,16 @@ import { faulty, type Faulty } from "../simulator/faulty.ts";
 import { drawLinked, type LinkedCarburettors } from "../simulator/linked-carburettors.ts";
 import { drawRealEngine, drawWeather, type RealEngine } from "../simulator/real-engine.ts";
 import { requireRange } from "../units/guard.ts";
+import {
+  FREE_KINDS,
+  HOLDS,
+  LEVELS,
+  type FreeKind,
+  type Hold,
+  type Level,
+  type PracticeAsked,
+} from "./levels.ts";
 import { bestLoss, startLoss, type Known } from "./true-loss.ts";
-
-/** In the order of the ladder; each has a lesson of its own. */
-export const LEVELS = [
-  "topRich",
-  "middle",
-  "idle",
-  "unsafeTop",
-  "twoHide",
-  "mountain",
-  "kart",
-  "heads",
-  "twin",
-  "fault",
-  "free",
-] as const;
-export type Level = (typeof LEVELS)[number];
-/** Machines of a free game; without one the seed draws it. */
-export const FREE_KINDS = ["twoStrokeBike", "fourStrokeAtv", "kart", "childTwoStroke"] as const;
-export type FreeKind = (typeof FREE_KINDS)[number];
-
-export interface PracticeAsked {
-  readonly level: Level;
-  readonly seed: number;
-  /** of a free game alone */
-  readonly kind?: FreeKind | undefined;
-}
 
 /** A known engine; its build is the machine as its tuner describes it, with what is fitted as its baseline. */
 export interface Scenario extends PracticeAsked, Known {
@@ -49,10 +32,6 @@ export interface Scenario extends PracticeAsked, Known {
   /** carburettors that are out of step until somebody balances them */
   readonly linked?: LinkedCarburettors;
 }
-
-/** What is held on a ride; a lap goes through everything. */
-export const HOLDS = ["idle", "low", "mid", "top", "lap"] as const;
-export type Hold = (typeof HOLDS)[number];
 
 interface Plan {
   readonly kind: StartingKind;

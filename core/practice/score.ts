@@ -8,7 +8,15 @@ import type { Faulty } from "../simulator/faulty.ts";
 import { drawReader } from "../simulator/reader.ts";
 import { chartMain, robot } from "../simulator/robots.ts";
 import { Bench, followAdvice, followStep, MOST_STEPS, type Outcome } from "../simulator/trial.ts";
-import { BALANCE_MINUTES, changeMinutes, checkMinutes, Game, LOOK_MINUTES, MEND_MINUTES } from "./game.ts";
+import { Game } from "./game.ts";
+import {
+  BALANCE_MINUTES,
+  changeMinutes,
+  checkMinutes,
+  LOOK_MINUTES,
+  MEND_MINUTES,
+  POINTS_A_SHOW,
+} from "./minutes.ts";
 import { bestLoss, lossOf, startLoss } from "./true-loss.ts";
 import type { LookMeans } from "../log/schools.ts";
 import { FAULTS } from "../faults/registry.ts";
@@ -16,7 +24,6 @@ import type { Scenario } from "./scenario.ts";
 
 /** Half a point a minute beyond Tamis's own. */
 const POINTS_A_MINUTE = 0.5;
-const POINTS_A_SHOW = 15;
 /** Less than this cannot be felt or read: nobody loses points over it. */
 const NOUGHT_LOSS = 0.15;
 

@@ -38,7 +38,7 @@ export const DAMPING = [
 export type Damping = (typeof DAMPING)[number]["value"];
 
 export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
-  const { build, header, preferences } = useRig();
+  const { build, header, preferences, game } = useRig();
   const submit = useSubmit();
   const saving = useNavigation().state !== "idle";
   const answer = useActionData<ActionProblem>();
@@ -56,8 +56,10 @@ export function BalanceBench({ kept }: { kept: BalanceDraft | undefined }) {
   const { feed, state } = useFeed();
   const device = useRef<SimulatedGauges>(undefined);
   const engine = useMemo(
-    () => drawLinked(linkage, count, build.engine.idleRpm, seededRandom(seedOf(`${header.id} ${linkage}`))),
-    [linkage, count, build.engine.idleRpm, header.id],
+    () =>
+      game?.view.linked ??
+      drawLinked(linkage, count, build.engine.idleRpm, seededRandom(seedOf(`${header.id} ${linkage}`))),
+    [linkage, count, build.engine.idleRpm, header.id, game?.view.linked],
   );
   const [controls, setControls] = useState<LinkedControls>(() => untouched(engine));
   useEffect(() => {

@@ -7,7 +7,7 @@ import { readTypedNumber } from "#core/units/typed-number.ts";
 import type { Heard, Listening } from "#core/instruments/engine-sound/hear.ts";
 import { MICROPHONE, MicrophoneTachometer } from "#app/devices/microphone.ts";
 import { SimulatedTachometer } from "#app/devices/simulated.ts";
-import { seedOf, simulatedEngine } from "#app/devices/simulated-engine.ts";
+import { practiceIdle, seedOf, simulatedEngine } from "#app/devices/simulated-engine.ts";
 import { useFeed } from "#app/devices/use-feed.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 
@@ -53,9 +53,11 @@ export function useTachometer({ context, build, fitted, air, turns, turnedAt, ta
   const [heard, setHeard] = useState<Heard>();
   const samples = state.channels.get(1) ?? [];
   const simulatedDevice = () => {
-    const { header, advice } = context;
+    const { header, advice, game } = context;
     const believed = advice?.zones.find(({ zone }) => zone === "idle");
-    const engine = simulatedEngine(header.id, build, fitted, air, believed);
+    const engine = game
+      ? practiceIdle(build, game.view.idleOver)
+      : simulatedEngine(header.id, build, fitted, air, believed);
     device.current = new SimulatedTachometer(
       engine,
       { screwTurns: fitted.screwTurns, idleStopTurns, throttle: 0 },

@@ -85,7 +85,8 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
   const [wrong, setWrong] = useState(false);
   const leaveWrong = useCallback(() => setWrong(false), []);
-  const others = loaderData.rigs.filter(({ id }) => id !== context.header.id);
+  // A practice rig keeps to itself: nothing is moved out of it, and nothing exported.
+  const others = context.game ? [] : loaderData.rigs.filter(({ id }) => id !== context.header.id);
   const { present, preferences, build } = context;
   const [filters, setFilters] = useState(NO_FILTERS);
   const wanted = useMemo(() => filtered(present.lines, filters), [present, filters]);
@@ -131,7 +132,7 @@ export default function LogRoute({ loaderData }: Route.ComponentProps) {
       />
       <div className="row">
         <FilterBar lines={present.lines} filters={filters} onFilters={setFilters} />
-        <Sheets />
+        {!context.game && <Sheets />}
       </div>
       {wrong && <WrongRig context={context} others={others} onDone={leaveWrong} />}
       {shown.length === 0 && (

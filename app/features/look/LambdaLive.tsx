@@ -28,7 +28,7 @@ function heldWords({ seconds, spread }: Held): string {
 
 /** A λ meter on a cord: the strip's mark follows it, and what was held is taken with its spread. */
 export function LambdaLive({ zone, show, onHeld }: LambdaLiveProps) {
-  const { advice, build, header, present, setLive } = useRig();
+  const { advice, build, header, present, setLive, game } = useRig();
   const { feed, state } = useFeed();
   const samples = state.status === "off" ? [] : (state.channels.get(1) ?? []);
   const last = samples.at(-1)?.value;
@@ -40,7 +40,7 @@ export function LambdaLive({ zone, show, onHeld }: LambdaLiveProps) {
   }, [setLive, last, live, zone, target]);
   useEffect(() => () => setLive(undefined), [setLive]);
   const simulated = () => {
-    const believed = advice?.zones.find((one) => one.zone === zone)?.mean ?? 0;
+    const believed = game?.view.errors[zone] ?? advice?.zones.find((one) => one.zone === zone)?.mean ?? 0;
     return new SimulatedLambda(
       target * Math.exp(believed),
       seedOf(`${header.id} ${zone} ${present.looks.length}`),

@@ -36,6 +36,16 @@ export default function EmptyPaddock() {
           </fetcher.Form>
         </section>
         <section>
+          <h2>Practice</h2>
+          <p className="quiet">
+            Nothing to jet yet? Try an engine of ours. You cannot break it, and afterwards you see what was
+            true.
+          </p>
+          <Button component={Link} to="/practice" variant="outlined">
+            Jet a practice engine
+          </Button>
+        </section>
+        <section>
           <h2>Train your eye</h2>
           <p className="quiet">
             Twenty drawn plugs: say the tone of each. You see whether you read pale or dark, and in which

@@ -177,6 +177,9 @@ export default function PaddockRoute({ loaderData }: Route.ComponentProps) {
           <div className="row apart">
             <h1>Paddock</h1>
             <div className="row">
+              <LinkButton to="/practice" variant="outlined">
+                Practice
+              </LinkButton>
               <LinkButton to="/trainer" variant="outlined">
                 Train your eye
               </LinkButton>
