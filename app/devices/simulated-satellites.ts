@@ -32,14 +32,25 @@ export class SimulatedSatellites extends Simulated<Fix> {
   private clockMs = 0;
   private given = 0;
 
-  constructor(ride: Ride, heightM: number, seed: number) {
+  /**
+   * @param pace - of a practice engine: the share of its power that its mixture leaves it, and the seed of its rider, who
+   *   is the same from run to run
+   */
+  constructor(ride: Ride, heightM: number, seed: number, pace?: { powerShare: number; riderSeed: number }) {
     super();
     const random = seededRandom(seed);
     const truths: readonly Truth[] =
-      ride === "sprints" ? sprintOf(drawSprinter(random), SPRINT_S, TRUTH_S) : [];
+      ride === "sprints"
+        ? sprintOf(
+            drawSprinter(pace ? seededRandom(pace.riderSeed) : random, pace?.powerShare),
+            SPRINT_S,
+            TRUTH_S,
+          )
+        : [];
     this.see = seenBy(
       (timeS) => {
-        if (ride === "laps") return roundCourse(timeS);
+        // Against the air speed goes with the cube root of power.
+        if (ride === "laps") return roundCourse(timeS * Math.cbrt(pace?.powerShare ?? 1));
         const truth = truths[Math.round((timeS % SPRINT_S) / TRUTH_S)];
         return { ...alongStraight(truth?.alongM ?? 0), speedMs: truth?.speedMs ?? 0 };
       },

@@ -73,6 +73,11 @@ export class SimulatedTachometer extends Simulated {
     this.state = startCold(engine);
   }
 
+  /** At idle, with the screw where it stands, log, + lean. */
+  get mixtureError(): number {
+    return this.engine.errorAt(this.controls.screwTurns);
+  }
+
   /** After a stall: warm as it was. */
   restart(): void {
     this.state = { ...startCold(this.engine), warmth: this.state.warmth };

@@ -49,7 +49,7 @@ export const LEVEL_WORDS: Readonly<Record<Level, LevelWords>> = {
   mountain: {
     name: "Mountain air, no ride",
     brief:
-      "A 250 two-stroke that ran perfectly at sea level. Now it stands on a pass, and the gate opens in half an hour.",
+      "A 250 two-stroke that ran perfectly at sea level. Now it is on a mountain pass, and the gate opens in half an hour.",
     lesson: "Thin air needs less fuel. Work out how much, change it, and trust it.",
   },
   kart: {
@@ -75,7 +75,7 @@ export const LEVEL_WORDS: Readonly<Record<Level, LevelWords>> = {
   },
   free: {
     name: "Free game",
-    brief: "An engine that nobody told you anything about. It may have a fault that no jet cures.",
+    brief: "You know nothing about this engine. It may have a fault that no jet cures.",
     lesson: "All that you have learnt.",
   },
 };
@@ -141,7 +141,7 @@ export const LINK_WORDS: Readonly<Record<(LinkRead & { ok: false })["why"], stri
   notOne: "This link is no practice game. Pick a level below.",
   otherVersion:
     "This game was made by another version of Tamis and cannot be played here. Pick a level below.",
-  noLevel: "This link asks for a level that does not exist. Pick a level below.",
+  noLevel: "There is no level of that name. Pick a level below.",
   noSeed: "The number in this link is no engine of ours. It goes from 0 to 999999. Pick a level below.",
 };
 

@@ -1,7 +1,7 @@
 /** The actions of a game in their order: those of the game itself, and what was logged on the screens of a rig. */
 import { spread } from "../balance/spread.ts";
 import { PARTS } from "../log/parts.ts";
-import type { Entry, Setting } from "../log/schema.ts";
+import type { Entry, LookEntry, Setting } from "../log/schema.ts";
 import { foldPossible } from "../rig/check-log.ts";
 import type { Action } from "./game.ts";
 
@@ -33,6 +33,15 @@ function moved(before: readonly Setting[], after: readonly Setting[]): Action[] 
   );
 }
 
+/** A meter is read while it is ridden; what one ride showed in several zones is one ride. */
+function ridesOf({ reading, at }: LookEntry, log: readonly Entry[]): Action[] {
+  if (reading.type === "bestIdle") return [{ do: "idle", steps: reading.points.length }];
+  if (reading.type !== "lambda") return [];
+  const before = log.at(-2);
+  const along = before?.kind === "look" && before.at === at && before.reading.type === "lambda";
+  return along ? [] : [{ do: "ride", hold: reading.zone, cut: "clean" }];
+}
+
 /** What of a log takes time on the engine; a reading that is written down takes none. */
 function actionsOf(
   entry: Entry,
@@ -47,9 +56,9 @@ function actionsOf(
       return [moved(before, settings), settings];
     }
     case "look":
-      return entry.reading.type === "bestIdle"
-        ? [[{ do: "idle", steps: entry.reading.points.length }], before]
-        : [[], before];
+      return [ridesOf(entry, log), before];
+    case "run":
+      return [[{ do: "ride", hold: entry.run.what === "lap" ? "lap" : "top", cut: "clean" }], before];
     case "balance":
       return [[{ do: "balance", spreadPa: spread(entry.afterPa) }], before];
     default:

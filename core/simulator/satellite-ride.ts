@@ -21,10 +21,11 @@ export interface Sprinter {
   readonly shifts: readonly { readonly atMs: number; readonly forS: number }[];
 }
 
-export function drawSprinter(random: Random): Sprinter {
+/** @param powerShare - of what the engine gives when its mixture is right */
+export function drawSprinter(random: Random, powerShare = 1): Sprinter {
   return {
     gripMs2: 4.5 + 1.5 * random.uniform(),
-    powerPerKg: 90 + 90 * random.uniform(),
+    powerPerKg: powerShare * (90 + 90 * random.uniform()),
     drag: 0.0016 + 0.0006 * random.uniform(),
     waitS: 3 + 3 * random.uniform(),
     shifts: [9, 16, 23].map((speed) => ({

@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { useMemo } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { useActionData, useNavigation, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import type { PlanChange } from "#core/advice/plan/plan.ts";
@@ -25,6 +25,9 @@ import { useTachometer } from "./use-tachometer.ts";
 import { useWalk } from "./use-walk.ts";
 import { benchWords, phaseName, stillWords } from "./words.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
+
+/** Only a stand-in is heard through the app. */
+const EngineSound = lazy(() => import("./EngineSound.tsx").then((m) => ({ default: m.EngineSound })));
 
 export const clientLoader = async ({ params }: Route.ClientLoaderArgs) => ({
   draft: await readWalk(params.rigId),
@@ -161,6 +164,11 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
           onBlip={hands.setBlipping}
           onRestart={hands.restart}
         />
+      )}
+      {simulated && live && (
+        <Suspense fallback={null}>
+          <EngineSound engine={build.engine} rpm={samples.at(-1)?.value ?? 0} error={hands.mixtureError()} />
+        </Suspense>
       )}
       {(phase === "warm" || phase === "blip") && (
         <Caution>

@@ -86,5 +86,7 @@ export function useTachometer({ context, build, fitted, air, turns, turnedAt, ta
     setIdleStop,
     setBlipping,
     restart: () => device.current?.restart(),
+    /** mixture error at idle of the engine that is simulated */
+    mixtureError: () => device.current?.mixtureError ?? 0,
   };
 }

@@ -53,7 +53,7 @@ function Brief({ game }: { game: OpenGame }) {
       <section className="stack tight">
         <h2>How it goes</h2>
         <ol className="steps">
-          <li>Ride the engine. It tells you how it pulls, never whether it is rich or lean.</li>
+          <li>Ride the engine. You feel how it pulls: whether that is rich or lean is for you to say.</li>
           <li>
             Take the plug out and <Link to={href("look?how=plug")}>write down its tone</Link>. Pale is lean,
             dark is rich.

@@ -6,6 +6,7 @@ import type { Progress } from "#core/satellites/progress.ts";
 import { ConnectBar, SimulatedMark } from "#app/devices/ConnectBar.tsx";
 import { hasSatellites, Satellites } from "#app/devices/satellites.ts";
 import { SimulatedSatellites, type Ride } from "#app/devices/simulated-satellites.ts";
+import { powerShare } from "#core/simulator/power-share.ts";
 import { seedOf } from "#app/devices/simulated-engine.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { Caution } from "#app/ui/Caution.tsx";
@@ -99,7 +100,7 @@ interface BySatellitesProps {
 
 /** A run timed by the phone in the pocket: armed standing, timed by itself. */
 export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
-  const { header, present, preferences } = useRig();
+  const { header, present, preferences, game } = useRig();
   const goal = goalOf(what, over, preferences);
   const run = useSatelliteRun({ what, goal, units: preferences, onLap: onTaken });
   const { feed, state, last, progress, taken, line } = run;
@@ -111,6 +112,7 @@ export function BySatellites({ what, over, onTaken }: BySatellitesProps) {
       ride,
       present.air?.elevationM ?? 100,
       seedOf(`${header.id} ${present.runs.length}`),
+      game && { powerShare: powerShare(game.view.errors), riderSeed: seedOf(header.id) },
     );
   };
   const real = () => {
