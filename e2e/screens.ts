@@ -42,6 +42,7 @@ export const SCREENS = [
   { path: `${RIG}/season`, title: "The season" },
   { path: `${RIG}/places`, title: "Places" },
   { path: "/find", title: "Find" },
+  { path: "/practice", title: "Practice" },
   { path: "/trainer", title: "Plug trainer" },
   { path: "/data", title: "Data" },
   { path: "/data/rigs", title: "Data" },

@@ -115,7 +115,7 @@ function Beats({ note, rpm }: { note: Float32Array; rpm: number }) {
   });
   return (
     <svg
-      className={css["trace"]}
+      className={css["beats"]}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label="The exhaust’s beats: even when it is right, some missing when it is rich"

@@ -12,6 +12,7 @@ import { doInGame, GameAction } from "#app/store/practice-log.ts";
 import { isPractice } from "#app/store/practice-rigs.ts";
 import type { OpenGame } from "#app/store/practice-log.ts";
 import { Problem } from "#app/ui/Problem.tsx";
+import { useIsPhone } from "#app/ui/use-is-phone.ts";
 import { useToast } from "#app/ui/Toast.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
 import { PART_NAMES, partValue } from "#app/vocabulary/parts.ts";
@@ -32,7 +33,9 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
 }
 
 function Brief({ game }: { game: OpenGame }) {
-  const { header, fitted, present, preferences, build } = useRig();
+  const context = useRig();
+  const phone = useIsPhone();
+  const { header, fitted, present, preferences, build } = context;
   const { level, seed } = game.record.asked;
   const words = LEVEL_WORDS[level];
   const href = (path: string) => `/rigs/${header.id}/${path}`;
@@ -47,9 +50,11 @@ function Brief({ game }: { game: OpenGame }) {
       <p className="flush">
         <strong>Learn:</strong> {words.lesson} You have {game.view.minutesLeft} minutes until the gate opens.
       </p>
-      <div className={css["panel"]}>
-        <EnginePanel context={useRig()} game={game} />
-      </div>
+      {phone && (
+        <div className={css["panel"]}>
+          <EnginePanel context={context} game={game} />
+        </div>
+      )}
       <section className="stack tight">
         <h2>How it goes</h2>
         <ol className="steps">

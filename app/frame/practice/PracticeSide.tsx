@@ -1,6 +1,7 @@
 /** The engine in the card's place, the clock at its head; on a phone behind a handle. Keeps the other players at work. */
 import { memo, useEffect, useState } from "react";
 import type { OpenGame } from "#app/store/practice-log.ts";
+import { useIsPhone } from "#app/ui/use-is-phone.ts";
 import { BESIDE_LIMIT_MS, besidePractice } from "#app/workers/practice-client.ts";
 import { Pulled } from "../Pulled.tsx";
 import type { RigContext } from "../use-rig.ts";
@@ -33,6 +34,8 @@ interface PracticeProps {
 
 export const PracticeSide = memo(function PracticeSide({ context, game }: PracticeProps) {
   useOthers(game);
+  // A phone has the engine on its desk and behind a handle.
+  if (useIsPhone()) return null;
   return (
     <section aria-label="The engine">
       <div className={frame["card-head"]}>
