@@ -60,7 +60,9 @@ export const shouldRevalidate = ({
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const [rig, preferences] = await Promise.all([openRig(params.rigId), readPreferences()]);
   const game = isPractice(params.rigId) ? await openGame(params.rigId) : undefined;
-  return { ...rig, preferences, game, kept: (await keptFace(rig.log.revision))?.advice };
+  // What is covered is not shown from an earlier visit either.
+  const kept = game ? undefined : (await keptFace(rig.log.revision))?.advice;
+  return { ...rig, preferences, game, kept };
 }
 
 export const clientAction = async ({ params, request }: Route.ClientActionArgs) =>

@@ -14,8 +14,11 @@ function open(): BroadcastChannel | undefined {
 
 const here = new Set<() => void>();
 
+/** Of a rig that is not of the book: no backup is due for it. */
+export const tellOtherTabsAlone = (rigId: string): void => open()?.postMessage(rigId);
+
 export function tellOtherTabs(rigId: string): void {
-  open()?.postMessage(rigId);
+  tellOtherTabsAlone(rigId);
   for (const heard of here) heard();
 }
 

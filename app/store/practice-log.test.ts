@@ -8,7 +8,7 @@ import { listRigs } from "./book.ts";
 import { practiceDatabase } from "./database.ts";
 import { keepTyped, readTyped } from "./drafts.ts";
 import { heardBy, keepSaid } from "./instruments.ts";
-import { doInGame, keepScore, practiceId, readGameNow, readLadder } from "./practice-log.ts";
+import { doInGame, forgetGames, keepScore, practiceId, readGameNow, readLadder } from "./practice-log.ts";
 import { rawData } from "./raw.ts";
 import { readRig } from "./rig-log.ts";
 
@@ -33,6 +33,7 @@ const fit = (main: number) => saveEntry(id, "fit", { changes: [{ part: "main", t
 
 beforeEach(async () => {
   await practiceDatabase.clear();
+  forgetGames();
   await freshRig();
 });
 
@@ -84,7 +85,12 @@ describe("a practice game", () => {
     expect(await readRig(id)).toMatchObject({ ok: false, problem: { reason: "missing" } });
     const older = await readRig("practice:1.topRich.3");
     expect(!older.ok && older.problem.message).toContain("another version of Tamis");
+    await startGame(ASKED, false);
+    await doInGame(id, RIDE);
+    forgetGames();
+    expect((await now()).view.minutes).toBe(8);
     await practiceDatabase.setItem(`game/${id}`, { version: 1, entries: "lost" });
+    forgetGames();
     const lost = await readRig(id);
     expect(!lost.ok && lost.problem.message).toContain("Start it again on the Practice page");
     expect(await readLadder()).toEqual({ ok: true, value: { best: {}, games: [] } });

@@ -7,6 +7,7 @@ import { HOLDS, LEVELS, type Level, type PracticeAsked } from "#core/practice/le
 import { practice } from "#app/workers/practice-client.ts";
 import type { GameRecord, GameView } from "#app/workers/practice.ts";
 import { LEVEL_WORDS, LINK_WORDS, REFUSAL_WORDS } from "#app/vocabulary/practice.ts";
+import { onChangeElsewhere, tellOtherTabsAlone } from "./changes.ts";
 import { practiceDatabase } from "./database.ts";
 import { drawToken } from "./days.ts";
 import { failed, guarded, stored, type Stored } from "./failure.ts";
@@ -49,14 +50,41 @@ const MOST_GAMES = 12;
 
 const LOST = "This game cannot be read on this device. Start it again on the Practice page.";
 
-async function read(rigId: string): Promise<Stored<{ asked: PracticeAsked; kept: Kept }>> {
+interface Game {
+  readonly asked: PracticeAsked;
+  readonly kept: Kept;
+}
+/** What was read in this tab, until another tab has played on. */
+const known = new Map<string, Game>();
+const shownAs = new Map<string, OpenGame>();
+
+function forget(rigId: string): void {
+  known.delete(rigId);
+  shownAs.delete(rigId);
+}
+onChangeElsewhere(forget);
+
+async function read(rigId: string): Promise<Stored<Game>> {
+  const before = known.get(rigId);
+  if (before) return stored(before);
   const game = gameOfId(rigId);
   if (!game.ok) return failed("missing", LINK_WORDS[game.why]);
   const raw = await practiceDatabase.getItem(keyOf(rigId));
   if (raw === null)
     return failed("missing", "This game is not on this device. Start it on the Practice page.");
   const parsed = Kept.safeParse(raw);
-  return parsed.success ? stored({ asked: game.asked, kept: parsed.data }) : failed("unreadable", LOST);
+  if (!parsed.success) return failed("unreadable", LOST);
+  const read = { asked: game.asked, kept: parsed.data };
+  known.set(rigId, read);
+  return stored(read);
+}
+
+/** Kept, told to other tabs, and known here without reading it again. */
+async function write(rigId: string, asked: PracticeAsked, kept: Kept): Promise<void> {
+  await practiceDatabase.setItem(keyOf(rigId), kept);
+  forget(rigId);
+  known.set(rigId, { asked, kept });
+  tellOtherTabsAlone(rigId);
 }
 
 const recordOf = (asked: PracticeAsked, { entries, done }: Kept): GameRecord => ({
@@ -80,18 +108,16 @@ function logOf(rigId: string, asked: PracticeAsked, { token, entries }: Kept): R
   };
 }
 
-/** What was read in this tab: the same log is the same object. */
-const known = new Map<string, RigLog>();
+/** The same entries are the same log: what was folded of it is known by it. */
+const logs = new WeakMap<Kept["entries"], RigLog>();
 
 export const readGameLog = (rigId: string): Promise<Stored<RigLog>> =>
   guarded(async () => {
     const game = await read(rigId);
     if (!game.ok) return game;
-    const log = logOf(rigId, game.value.asked, game.value.kept);
-    const before = known.get(rigId);
-    if (before?.revision.token === log.revision.token && before.revision.count === log.revision.count)
-      return stored(before);
-    known.set(rigId, log);
+    const { asked, kept } = game.value;
+    const log = logs.get(kept.entries) ?? logOf(rigId, asked, kept);
+    logs.set(kept.entries, log);
     return stored(log);
   });
 
@@ -108,12 +134,16 @@ function openOf(record: GameRecord, { shownAt }: Kept, view: GameView): OpenGame
 
 export const readGameNow = (rigId: string): Promise<Stored<OpenGame>> =>
   guarded(async () => {
+    const before = shownAs.get(rigId);
+    if (before) return stored(before);
     const game = await read(rigId);
     if (!game.ok) return game;
     const { asked, kept } = game.value;
     const record = recordOf(asked, kept);
     const view = await practice.call(async (remote) => await remote.view(record));
-    return stored(openOf(record, kept, view));
+    const open = openOf(record, kept, view);
+    shownAs.set(rigId, open);
+    return stored(open);
   });
 
 /** Writes what comes to a game, unless the engine or the clock refuses it. */
@@ -127,10 +157,18 @@ function changed(rigId: string, to: (kept: Kept) => Stored<Kept>): Promise<Store
       const record = recordOf(game.value.asked, next.value);
       const after = await practice.call(async (remote) => await remote.after(record));
       if ("refused" in after) return failed("refused", REFUSAL_WORDS[after.refused]);
-      await practiceDatabase.setItem(keyOf(rigId), next.value);
-      return stored(openOf(record, next.value, after.view));
+      await write(rigId, game.value.asked, next.value);
+      const open = openOf(record, next.value, after.view);
+      shownAs.set(rigId, open);
+      return stored(open);
     }),
   );
+}
+
+/** For tests: the next question reads the device, as another visit would. */
+export function forgetGames(): void {
+  known.clear();
+  shownAs.clear();
 }
 
 /** What was logged on a screen of the rig; its minutes are taken. */
@@ -183,9 +221,11 @@ export const beginGame = (
         entries: [...entries],
         done: [],
       };
-      await practiceDatabase.setItem(keyOf(rigId), Kept.parse(kept));
-      const others = (await games()).slice(MOST_GAMES);
-      for (const { rigId: old } of others) await practiceDatabase.removeItem(keyOf(old));
+      await write(rigId, asked, Kept.parse(kept));
+      for (const { rigId: old } of (await games()).slice(MOST_GAMES)) {
+        await practiceDatabase.removeItem(keyOf(old));
+        forget(old);
+      }
       return stored(rigId);
     }),
   );

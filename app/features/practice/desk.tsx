@@ -6,6 +6,7 @@ import type { Route } from "./+types/desk";
 import { LEVELS } from "#core/practice/levels.ts";
 import { gameText } from "#core/practice/link.ts";
 import { EnginePanel } from "#app/frame/practice/EnginePanel.tsx";
+import type { GameAnswer } from "#app/frame/practice/use-game.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { readSent, refused, type ActionProblem } from "#app/journal/save.ts";
 import { doInGame, GameAction } from "#app/store/practice-log.ts";
@@ -28,7 +29,7 @@ export async function clientAction({ params, request }: Route.ClientActionArgs) 
   const read = readSent(GameAction, await request.json(), "That");
   if (!read.ok) return read.answer;
   const done = await doInGame(params.rigId, read.sent);
-  if (done.ok) return data({}, { status: 200 });
+  if (done.ok) return data<GameAnswer>({ game: done.value });
   return refused({ message: done.problem.message }, done.problem.reason === "refused" ? 409 : 507);
 }
 

@@ -1,6 +1,6 @@
 /** The practice engine: ride it, take its plug out, check it, and what it showed. */
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { CHECKS, type CheckName } from "#core/log/walk-round-names.ts";
 import {
@@ -111,43 +111,53 @@ function Checks({ found, send, busy }: Pick<OpenGame["view"], "found"> & Pick<Do
   );
 }
 
-export function EnginePanel({ context, game }: { context: RigContext; game: OpenGame }) {
+interface EnginePanelProps {
+  readonly context: RigContext;
+  readonly game: OpenGame;
+  /** what stands over it, of the game as it is now */
+  readonly head?: (game: OpenGame) => ReactNode;
+}
+
+export function EnginePanel({ context, game: loaded, head }: EnginePanelProps) {
   const { header, preferences, build } = context;
-  const { send, busy, problem } = useGame(header.id);
+  const { game, send, busy, problem } = useGame(header.id, loaded);
   const { view } = game;
   const ridden = view.shown.some(({ kind }) => kind === "ride");
   const newestFirst = [...view.shown].reverse();
   return (
-    <div className={css["engine"]}>
-      <Problem message={problem} />
-      <div aria-live="polite" className="stack tight">
-        {newestFirst.map((shown) => (
-          <Shown key={JSON.stringify(shown)} shown={shown} rigId={header.id} preferences={preferences} />
-        ))}
-      </div>
-      {view.over ? (
-        <p className="flush">
-          This game is over. <Link to={deskHref(header.id)}>See the debrief</Link>
-        </p>
-      ) : (
-        <>
-          {ridden && <Looks cylinders={build.engine.cylinders} send={send} busy={busy} />}
-          <Ride holds={view.holds} ridden={ridden} send={send} busy={busy} />
-        </>
-      )}
-      {!view.over && view.checks && <Checks found={view.found} send={send} busy={busy} />}
-      {!view.over && (
-        <div className={css["ends"]}>
-          <Button variant="outlined" disabled={busy} onClick={() => send({ do: "done" })}>
-            Done: show me what was true
-          </Button>
-          {game.covered && (
-            <Button variant="text" disabled={busy} onClick={() => send({ do: "showMe" })}>
-              Show me the card · {POINTS_A_SHOW} points
-            </Button>
-          )}
+    <>
+      {head?.(game)}
+      <div className={css["engine"]}>
+        <Problem message={problem} />
+        <div aria-live="polite" className="stack tight">
+          {newestFirst.map((shown) => (
+            <Shown key={JSON.stringify(shown)} shown={shown} rigId={header.id} preferences={preferences} />
+          ))}
         </div>
-      )}
-    </div>
+        {view.over ? (
+          <p className="flush">
+            This game is over. <Link to={deskHref(header.id)}>See the debrief</Link>
+          </p>
+        ) : (
+          <>
+            {ridden && <Looks cylinders={build.engine.cylinders} send={send} busy={busy} />}
+            <Ride holds={view.holds} ridden={ridden} send={send} busy={busy} />
+          </>
+        )}
+        {!view.over && view.checks && <Checks found={view.found} send={send} busy={busy} />}
+        {!view.over && (
+          <div className={css["ends"]}>
+            <Button variant="outlined" disabled={busy} onClick={() => send({ do: "done" })}>
+              Done: show me what was true
+            </Button>
+            {game.covered && (
+              <Button variant="text" disabled={busy} onClick={() => send({ do: "showMe" })}>
+                Show me the card · {POINTS_A_SHOW} points
+              </Button>
+            )}
+          </div>
+        )}
+      </div>
+    </>
   );
 }

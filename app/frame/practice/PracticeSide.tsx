@@ -38,13 +38,18 @@ export const PracticeSide = memo(function PracticeSide({ context, game }: Practi
   if (useIsPhone()) return null;
   return (
     <section aria-label="The engine">
-      <div className={frame["card-head"]}>
-        <h2 className="label">The engine</h2>
-        <span className="quiet" role="timer">
-          {clockWords(game.view)}
-        </span>
-      </div>
-      <EnginePanel context={context} game={game} />
+      <EnginePanel
+        context={context}
+        game={game}
+        head={({ view }) => (
+          <div className={frame["card-head"]}>
+            <h2 className="label">The engine</h2>
+            <span className="quiet" role="timer">
+              {clockWords(view)}
+            </span>
+          </div>
+        )}
+      />
     </section>
   );
 });
