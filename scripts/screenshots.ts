@@ -66,6 +66,27 @@ const readPlugs = async (page: Page) => {
   for (const tone of ["3", "4", "5"]) await page.keyboard.press(tone);
   await page.waitForTimeout(1500);
 };
+/** A game of the first level: ridden, read, put right, debriefed. */
+const playPractice = async (page: Page) => {
+  const tap = (name: string | RegExp) =>
+    page.getByRole("button", { name }).filter({ visible: true }).first().click();
+  await tap("Play it");
+  await page.getByLabel("Hold").click();
+  await page.getByRole("option", { name: /^Full throttle/ }).click();
+  await tap("Ride it");
+  await tap(/^Plug out/);
+  await page.getByRole("link", { name: "Write down its tone", exact: true }).click();
+  await page.getByRole("radio", { name: /^umber/ }).click();
+  await tap("Save this look");
+  await page.getByRole("heading", { level: 1, name: /^1\. / }).waitFor();
+  await page.goto(`${page.url().replace(/practice$/, "")}change?main=170`);
+  await tap("It is fitted");
+  await page.getByRole("heading", { level: 1, name: /^1\. / }).waitFor();
+  await tap("Ride again");
+  await page.getByText(/^93 min/).waitFor();
+  await tap(/^Done/);
+  await page.getByRole("table", { name: /Four players/ }).waitFor({ timeout: 60_000 });
+};
 /** What the judge works out of a day, a way, a list. */
 const planned = async (page: Page) => {
   const worked = page.getByText(/all day|nowhere above|draws of air and engine/);
@@ -106,7 +127,7 @@ const SHOTS: readonly Shot[] = [
   { name: "what-if", path: `${RIG}/what-if`, before: moveOnPaper },
   { name: "new-rig-phone", path: "/new", phone: true, before: newKart },
   { name: "why-night", path: `${RIG}/why`, night: true },
-  { name: "log", path: `${RIG}/log` },
+  { name: "practice", path: "/practice?game=2.topRich.65008", before: playPractice },
   { name: "day", path: "/rigs/rig:demo-kart/day", before: planned },
   { name: "route", path: `${RIG}/route`, before: planned },
   { name: "pack-phone", path: `${RIG}/pack`, phone: true, before: planned },

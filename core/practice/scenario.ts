@@ -1,5 +1,6 @@
 /** Scenarios of the practice ladder: a hidden engine, what it is fitted with, the air, and the minutes there are. */
 import type { AirState } from "../air/humid-air.ts";
+import { ZONES } from "../carburettor/zones.ts";
 import { PART_STEPS, type Stepped } from "./part-steps.ts";
 import type { Build, Setting } from "../log/schema.ts";
 import { seededRandom, type Random } from "../numbers/random.ts";
@@ -97,7 +98,7 @@ const PLANS: Readonly<Record<Exclude<Level, "free">, Plan>> = {
     kind: "methanolRacer",
     minutes: 100,
     air: "home",
-    off: (random) => ({ main: either(random, 3, 4), pilot: either(random, -1, 1) }),
+    off: (random) => ({ main: either(random, 4, 5), pilot: either(random, -1, 1) }),
     holds: ["idle", "top"],
   },
   twin: {
@@ -140,9 +141,9 @@ function fullBox(build: Build): Build["box"] {
 }
 
 /** A lesson needs something to save, and a box that can save it. */
-const WRONG_ENOUGH = 1;
+const WRONG_ENOUGH = 2;
 const RIGHT_ENOUGH = 0.4;
-const MOST_TRIES = 60;
+const MOST_TRIES = 400;
 
 /** Where the head of a methanol engine belongs: at the start line, and by how much it gains to the finish. */
 const HEAD_TARGETS: NonNullable<Build["heat"]> = {
@@ -183,9 +184,17 @@ type Drawn = Known & Pick<Scenario, "withFault" | "healthy">;
 
 function isLesson({ jetted }: Plan, drawn: Drawn): boolean {
   // Without its fault it is right as it stands: who changes a jet has gone astray.
-  if (jetted) return startLoss({ ...drawn, engine: drawn.healthy }) <= RIGHT_ENOUGH;
+  if (jetted)
+    return (
+      startLoss({ ...drawn, engine: drawn.healthy }) <= RIGHT_ENOUGH && (isFelt(drawn) || isHealthy(drawn))
+    );
   return startLoss(drawn) >= WRONG_ENOUGH && bestLoss({ ...drawn, engine: drawn.healthy }) <= RIGHT_ENOUGH;
 }
+
+const isHealthy = ({ withFault }: Drawn): boolean => withFault?.().fault === undefined;
+/** A fault that shows nothing until a jet is changed would teach nothing: it pulls wrong, or its plugs look wrong. */
+const isFelt = (drawn: Drawn): boolean =>
+  startLoss(drawn) >= WRONG_ENOUGH || ZONES.some((zone) => drawn.withFault?.().plugShift(zone) !== 0);
 
 function drawFault(engine: RealEngine, share: number, random: Random): () => Faulty {
   const name =

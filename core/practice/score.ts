@@ -67,6 +67,9 @@ export function scoreOf(scenario: Scenario, played: Played, tamisMinutes: number
 }
 
 const TAMIS_MEANS: readonly LookMeans[] = ["plug", "idleBench", "rideReport"];
+/** A probe in the head is used where there is one. */
+const meansFor = ({ build }: Scenario): readonly LookMeans[] =>
+  build.heat ? ["temperature", ...TAMIS_MEANS] : TAMIS_MEANS;
 
 export const PLAYERS = ["tamis", "bottomUp", "topFirst"] as const;
 export type Player = (typeof PLAYERS)[number];
@@ -103,6 +106,9 @@ function chase(
   faulty: Faulty,
 ): Outcome & { readonly faultLeft: boolean } {
   bench.school({ what: "lookWith", is: [...TAMIS_MEANS] });
+  // Something brought its owner here: a ride to the middle, and what is noticed on it.
+  bench.plug("mid");
+  for (const zone of ["idle", "low", "mid"] as const) bench.notice(zone);
   let left = faulty.fault;
   let leanRides = 0;
   let finished = false;
@@ -142,7 +148,7 @@ export function playedBy(scenario: Scenario, player: Player): Played {
     if (scenario.holds.length === 0)
       return player === "tamis" ? fitTheCard(bench) : fitTheChart(bench, scenario);
     if (player !== "tamis") return { ...robot(bench, player), faultLeft: faulty?.fault !== undefined };
-    return faulty ? chase(bench, scenario, faulty) : followAdvice(bench, TAMIS_MEANS);
+    return faulty ? chase(bench, scenario, faulty) : followAdvice(bench, meansFor(scenario));
   };
   const { errors, minutes, leanRides, faultLeft = false } = play();
   return { errors, minutes: minutesOf(bench.entries, minutes), hurt: leanRides > 0, shown: 0, faultLeft };

@@ -11,13 +11,13 @@ interface TruthStripProps {
   readonly scale: number;
 }
 
-const WIDTH = 640;
+const WIDTH = 470;
 const HEIGHT = 170;
 const MIDDLE = 78;
 const REACH = 58;
 
 export function TruthStrip({ start, end, scale }: TruthStripProps) {
-  const x = (i: number) => 110 + (i * (WIDTH - 150)) / (ZONES.length - 1);
+  const x = (i: number) => 92 + (i * (WIDTH - 138)) / (ZONES.length - 1);
   const y = (error: number) => MIDDLE - (REACH * Math.min(scale, Math.max(-scale, error))) / scale;
   const line = (errors: PerZone<number>) =>
     ZONES.map((zone, i) => `${x(i).toFixed(1)},${y(errors[zone]).toFixed(1)}`).join(" ");
@@ -29,13 +29,13 @@ export function TruthStrip({ start, end, scale }: TruthStripProps) {
     <figure className={css["truth"]}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`The truth: ${words}`}>
         <rect
-          x={70}
+          x={48}
           y={y(0.05)}
-          width={WIDTH - 80}
+          width={WIDTH - 52}
           height={y(-0.05) - y(0.05)}
           className={css["right-band"]}
         />
-        <line x1={70} x2={WIDTH - 10} y1={MIDDLE} y2={MIDDLE} className={css["zero"]} />
+        <line x1={48} x2={WIDTH - 4} y1={MIDDLE} y2={MIDDLE} className={css["zero"]} />
         <text x={4} y={y(scale) + 14}>
           lean
         </text>

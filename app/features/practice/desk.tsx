@@ -75,6 +75,9 @@ function Brief({ game }: { game: OpenGame }) {
               Bring the carburettors into step on the <Link to={href("balance")}>balance screen</Link>.
             </li>
           )}
+          {game.view.checks && (
+            <li>Does it not add up? Check the engine part by part, and mend what you find.</li>
+          )}
           <li>Ride again. When it is right, press Done.</li>
         </ol>
         <p className="quiet flush">

@@ -35,11 +35,13 @@ type Done = ReturnType<typeof useGame>;
 
 interface RideProps extends Pick<Done, "send" | "busy"> {
   readonly holds: readonly Hold[];
+  /** what was held on the ride before */
+  readonly last: Hold | undefined;
   readonly ridden: boolean;
 }
 
-function Ride({ holds, ridden, send, busy }: RideProps) {
-  const [hold, setHold] = useState<Hold>(holds[0] ?? "lap");
+function Ride({ holds, last, ridden, send, busy }: RideProps) {
+  const [hold, setHold] = useState<Hold>(last ?? holds[0] ?? "lap");
   const [cut, setCut] = useState<(typeof CUTS)[number]["value"]>("clean");
   if (holds.length === 0) return <p className="flush">There is no ride before the gate opens.</p>;
   return (
@@ -111,6 +113,11 @@ function Checks({ found, send, busy }: Pick<OpenGame["view"], "found"> & Pick<Do
   );
 }
 
+function lastHold({ record }: OpenGame): Hold | undefined {
+  const rides = record.done.flatMap(({ action }) => (action.do === "ride" ? [action.hold] : []));
+  return rides.at(-1);
+}
+
 interface EnginePanelProps {
   readonly context: RigContext;
   readonly game: OpenGame;
@@ -141,7 +148,7 @@ export function EnginePanel({ context, game: loaded, head }: EnginePanelProps) {
         ) : (
           <>
             {ridden && <Looks cylinders={build.engine.cylinders} send={send} busy={busy} />}
-            <Ride holds={view.holds} ridden={ridden} send={send} busy={busy} />
+            <Ride holds={view.holds} last={lastHold(game)} ridden={ridden} send={send} busy={busy} />
           </>
         )}
         {!view.over && view.checks && <Checks found={view.found} send={send} busy={busy} />}
