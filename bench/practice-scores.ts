@@ -36,7 +36,13 @@ function atRandom(scenario: Scenario): Played {
     ]);
     game.act({ do: "change", changes: [change] });
   }
-  return { errors: game.errors, minutes: game.minutes, hurt: game.hurt, shown: 0, faultLeft: game.fault !== undefined };
+  return {
+    errors: game.errors,
+    minutes: game.minutes,
+    hurt: game.hurt,
+    shown: 0,
+    faultLeft: game.fault !== undefined,
+  };
 }
 
 const mean = (all: readonly number[]) => all.reduce((sum, x) => sum + x, 0) / all.length;
