@@ -1,4 +1,6 @@
+import mdx from "@mdx-js/rollup";
 import { reactRouter } from "@react-router/dev/vite";
+import remarkGfm from "remark-gfm";
 import { defineConfig } from "vite";
 import routes from "./app/routes.ts";
 import { chunks } from "./scripts/chunks.ts";
@@ -14,7 +16,12 @@ const resolveDependencies = (_: string, files: string[], { hostId }: { hostId: s
   inWorker(hostId) ? [] : files;
 
 export default defineConfig({
-  plugins: [workerChunks(), plugin, reactRouter()],
+  plugins: [
+    { enforce: "pre", ...mdx({ remarkPlugins: [remarkGfm] }) },
+    workerChunks(),
+    plugin,
+    reactRouter(),
+  ],
   worker: { format: "es" },
   // One sheet for all: in parts, what comes later brings the first one along again, fonts and layout with it.
   build: { cssCodeSplit: false },

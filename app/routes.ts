@@ -1,5 +1,7 @@
 import { index, layout, route, type RouteConfig } from "@react-router/dev/routes";
 
+import { HANDBOOK } from "./vocabulary/handbook.ts";
+
 export default [
   index("features/paddock/route.tsx"),
   route("rigs/:rigId", "frame/route.tsx", [
@@ -50,6 +52,11 @@ export default [
   route("find", "features/find/route.tsx"),
   route("practice", "features/practice/route.tsx"),
   route("trainer", "features/trainer/route.tsx"),
+  route("handbook", "features/handbook/route.tsx"),
+  layout(
+    "features/handbook/layout.tsx",
+    HANDBOOK.map(({ slug }) => route(`handbook/${slug}`, `features/handbook/pages/${slug}.mdx`)),
+  ),
   route("data", "features/data/route.tsx"),
   route("data/:part", "features/data/route.tsx", { id: "data-part" }),
   route("base-sheets", "features/rig/base/sheets.ts"),

@@ -1,4 +1,5 @@
-// Runs after the build: puts the screens' files and the policy into the page, then writes build/client/sw.js with every built file in its precache, so that after
+// Runs after the build: puts the screens' files and the policy into the page, and into each page of the handbook its
+// own policy; then writes build/client/sw.js with every built file in its precache, so that after
 // one visit the app opens with no signal at all.
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { generateSW } from "workbox-build";
@@ -18,6 +19,12 @@ const fonts = readdirSync("build/client/assets")
   .map((name) => `/assets/${name}`);
 // The policy comes last: it names what else is written into the page.
 writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest, fonts)));
+
+// A page that was written whole has inline scripts of its own, and so a policy of its own.
+for (const name of readdirSync("build/client/handbook", { recursive: true })) {
+  const file = `build/client/handbook/${name}`;
+  if (file.endsWith(".html")) writeFileSync(file, withPolicy(readFileSync(file, "utf8")));
+}
 
 const scripts = readdirSync("build/client/assets").filter((name) => name.endsWith(".js"));
 const textOf = (name) => readFileSync(`build/client/assets/${name}`, "utf8");

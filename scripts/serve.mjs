@@ -7,18 +7,29 @@ import { sentPolicyOf } from "./csp.mjs";
 
 const [port = "4400", folder = "build/client"] = process.argv.slice(2);
 const page = `${folder}/index.html`;
-let [policy, since] = ["", Number.NaN];
+/** By page: its policy, and of when it is. */
+const known = new Map();
+const changedAt = (file) => statSync(file, { throwIfNoEntry: false })?.mtimeMs;
 /** Of the page as it is now: a build that takes the place of another brings a policy of its own. */
-function policyNow() {
-  const { mtimeMs } = statSync(page, { throwIfNoEntry: false }) ?? { mtimeMs: Number.NaN };
-  if (mtimeMs !== since && !Number.isNaN(mtimeMs))
-    [policy, since] = [sentPolicyOf(readFileSync(page, "utf8")), mtimeMs];
+function policyOfPage(file) {
+  const at = changedAt(file);
+  const before = known.get(file);
+  if (at === undefined || before?.at === at) return before?.policy ?? "";
+  const policy = sentPolicyOf(readFileSync(file, "utf8"));
+  known.set(file, { policy, at });
   return policy;
+}
+/** A page that was written whole has its own; all else, workers too, goes by the page that every screen opens with. */
+function policyNow(path) {
+  const own = /^\/handbook\/[\w-]+\/?(index\.html)?$/.test(path)
+    ? `${folder}${path.replace(/\/?(index\.html)?$/, "")}/index.html`
+    : page;
+  return policyOfPage(changedAt(own) === undefined ? page : own);
 }
 const files = sirv(folder, {
   single: true,
   // Read anew for every request: a build that takes the place of another is served at once.
   dev: true,
-  setHeaders: (response) => response.setHeader("Content-Security-Policy", policyNow()),
+  setHeaders: (response, path) => response.setHeader("Content-Security-Policy", policyNow(path)),
 });
 createServer(files).listen(Number(port), "localhost");

@@ -16,6 +16,7 @@ export const KEYS = [
     ({ key, name, screens }) => [`g ${key}`, placeWords(name, screens)] as const,
   ),
   ["g h", "Go to the paddock"],
+  ["h", "The handbook’s page of this screen"],
   ["?", "This list; keys are switched off under Data, Keys and hints"],
   ["Esc", "Close"],
 ] as const;

@@ -1,6 +1,25 @@
 import { Link, useLocation } from "react-router";
 import { isPractice } from "#app/store/practice-rigs.ts";
+import { handbookHref, pageOfPlace } from "#app/vocabulary/handbook.ts";
 import { isOpenInPractice, isScreenAt, placeAt, placeHref } from "./places.ts";
+
+/** The handbook's page of the place that is open; it leads back here. */
+export function PlaceHelp({ rigId }: { rigId: string }) {
+  const { pathname } = useLocation();
+  const place = placeAt(rigId, pathname);
+  const page = place && pageOfPlace(place.name);
+  if (!page) return null;
+  return (
+    <Link
+      className="help no-print"
+      to={`${handbookHref(page.slug)}?${new URLSearchParams({ from: pathname }).toString()}`}
+      aria-label={`Handbook: ${page.title}`}
+      title="Handbook (h)"
+    >
+      ?
+    </Link>
+  );
+}
 
 /** The screens of the place that is open, where it has several. Look shows its own, as kinds. */
 export function PlaceTabs({ rigId }: { rigId: string }) {

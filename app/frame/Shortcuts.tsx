@@ -1,10 +1,11 @@
 import { lazy, Suspense, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { useFetchers, useNavigate, useNavigation } from "react-router";
+import { useFetchers, useLocation, useNavigate, useNavigation } from "react-router";
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 import { askedFirst } from "#core/advice/card/asked-first.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
-import { placeHref, placeLink, placesFor, type Place } from "./places.ts";
+import { handbookHref, pageOfPlace } from "#app/vocabulary/handbook.ts";
+import { placeAt, placeHref, placeLink, placesFor, type Place } from "./places.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -41,6 +42,13 @@ export function Shortcuts({ context }: { context: RigContext }) {
 
   const log = ({ changes, because }: Proposed, withAdvice = false) =>
     send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
+  const { pathname } = useLocation();
+  const help = () => {
+    const place = placeAt(header.id, pathname);
+    const page = place && pageOfPlace(place.name);
+    if (page)
+      void navigate(`${handbookHref(page.slug)}?${new URLSearchParams({ from: pathname }).toString()}`);
+  };
   const act = (key: string): void => {
     const held = present.held.length > 0;
     const asked = advice && (askedFirst(advice) ?? isFirstChangeAsked(context));
@@ -55,6 +63,7 @@ export function Shortcuts({ context }: { context: RigContext }) {
       else go("change");
     } else if (key === "b" && present.openChange)
       log({ changes: wayBack(present.openChange), because: "putBack" });
+    else if (key === "h") help();
     else if (key === "?") setListed(true);
   };
   const press = (key: string): void => {

@@ -13,6 +13,7 @@ export function PageHead() {
         <NavLink to="/" end>
           Paddock
         </NavLink>
+        <NavLink to="/handbook">Handbook</NavLink>
         <NavLink to="/find">Find</NavLink>
         <NavLink to="/data">Data</NavLink>
         <LightButton />
