@@ -6,6 +6,7 @@ import {
   namesOtherZone,
   screenOf,
   sentencesIn,
+  sentencesOfPage,
   wordCount,
 } from "./sentences.ts";
 
@@ -22,6 +23,15 @@ describe("the list of sentences", () => {
       "Read it again.",
     ]);
     expect(words("<p>Saved at <b>once</b> in {place}.</p>")).toEqual(["Saved at once in …."]);
+  });
+  it("reads a page of the handbook without its marks", () => {
+    const page =
+      "# Start here\n\n> Engine **cold**, tap off. No flame.\n\n| Idle | Pilot jet and [screw](/x) |\n";
+    expect(sentencesOfPage(page, "x.mdx").map((one) => one.words)).toEqual([
+      "Engine cold, tap off.",
+      "No flame.",
+      "Pilot jet and screw",
+    ]);
   });
   it("leaves out what nobody reads: imports, addresses, class names, types", () => {
     expect(

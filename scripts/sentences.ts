@@ -34,7 +34,7 @@ function filesIn(folder: string): string[] {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
     if (entry.isDirectory()) return filesIn(path);
-    return /\.tsx?$/.test(path) && !NO_WORDS.test(path) ? [path] : [];
+    return /\.(tsx?|mdx)$/.test(path) && !NO_WORDS.test(path) ? [path] : [];
   });
 }
 
@@ -116,10 +116,31 @@ export function sentencesIn(source: string, file: string): Sentence[] {
   return found;
 }
 
+/** A line of a page without its marks: heading, list, quote, cells, links and strong words. */
+const plainLine = (line: string): string[] =>
+  line
+    .replace(/^\s*(#+|[-*>]|\d+\.)\s+/, "")
+    .replace(/\[([^\]]*)\]\([^)]*\)/g, "$1")
+    .replace(/[*`]/g, "")
+    .split("|")
+    .map((cell) => cell.trim());
+
+/** @returns the sentences of a page of the handbook */
+export function sentencesOfPage(source: string, file: string): Sentence[] {
+  return source.split("\n").flatMap((text, i) =>
+    /^(import|export|<)/.test(text)
+      ? []
+      : plainLine(text)
+          .filter(isProse)
+          .flatMap(sentencesOf)
+          .map((words) => ({ file, line: i + 1, words })),
+  );
+}
+
 /** @returns every sentence of the app, file by file */
 export const allSentences = (): Sentence[] =>
   ROOMS.flatMap((room) => filesIn(join(ROOT, room))).flatMap((path) =>
-    sentencesIn(readFileSync(path, "utf8"), relative(ROOT, path)),
+    (path.endsWith(".mdx") ? sentencesOfPage : sentencesIn)(readFileSync(path, "utf8"), relative(ROOT, path)),
   );
 
 export const wordCount = (words: string): number =>

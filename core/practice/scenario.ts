@@ -98,14 +98,14 @@ const PLANS: Readonly<Record<Exclude<Level, "free">, Plan>> = {
     kind: "methanolRacer",
     minutes: 100,
     air: "home",
-    off: (random) => ({ main: either(random, 4, 5), pilot: either(random, -1, 1) }),
+    off: (random) => ({ main: either(random, 5, 6), pilot: either(random, -1, 1) }),
     holds: ["idle", "top"],
   },
   twin: {
     kind: "twin",
     minutes: 120,
     air: "home",
-    off: (random) => ({ main: either(random, 5, 6) }),
+    off: (random) => ({ main: either(random, 7, 8) }),
     outOfStep: true,
   },
   fault: {
