@@ -16,8 +16,8 @@ describe("a plug drawn in the worker", () => {
   });
   it("has a crown and a header beside it", () => {
     const scene = { error: 0, burns: "twoStroke", light: "shade" } as const;
-    for (const of of ["crown", "header"] as const) {
-      const drawn = drawWitness(of, scene, 3, 80);
+    for (const witness of ["crown", "header"] as const) {
+      const drawn = drawWitness(witness, scene, 3, 80);
       expect(drawn.ok && drawn.value.pixels).toHaveLength(4 * 80 * 80);
     }
   });
