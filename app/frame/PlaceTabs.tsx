@@ -4,7 +4,7 @@ import { handbookHref, pageOfPlace } from "#app/vocabulary/handbook.ts";
 import { isOpenInPractice, isScreenAt, placeAt, placeHref } from "./places.ts";
 
 /** The handbook's page of the place that is open; it leads back here. */
-export function PlaceHelp({ rigId }: { rigId: string }) {
+function PlaceHelp({ rigId }: { rigId: string }) {
   const { pathname } = useLocation();
   const place = placeAt(rigId, pathname);
   const page = place && pageOfPlace(place.name);
@@ -21,25 +21,31 @@ export function PlaceHelp({ rigId }: { rigId: string }) {
   );
 }
 
-/** The screens of the place that is open, where it has several. Look shows its own, as kinds. */
+/**
+ * The screens of the place that is open, where it has several, and its page of the handbook beside them. Look shows its
+ * own, as kinds.
+ */
 export function PlaceTabs({ rigId }: { rigId: string }) {
   const { pathname } = useLocation();
   const place = placeAt(rigId, pathname);
-  if (!place || place.screens.length === 1 || place.name === "Look") return null;
+  if (!place || place.screens.length === 1 || place.name === "Look") return <PlaceHelp rigId={rigId} />;
   const screens = isPractice(rigId)
     ? place.screens.filter(({ path }) => isOpenInPractice(rigId, placeHref(rigId, path)))
     : place.screens;
   return (
-    <nav className="tabs no-print" aria-label={place.name}>
-      {screens.map((screen) => (
-        <Link
-          key={screen.path}
-          to={placeHref(rigId, screen.path)}
-          aria-current={isScreenAt(screen, rigId, pathname) ? "page" : undefined}
-        >
-          {screen.name}
-        </Link>
-      ))}
-    </nav>
+    <div className="place-head no-print">
+      <nav className="tabs" aria-label={place.name}>
+        {screens.map((screen) => (
+          <Link
+            key={screen.path}
+            to={placeHref(rigId, screen.path)}
+            aria-current={isScreenAt(screen, rigId, pathname) ? "page" : undefined}
+          >
+            {screen.name}
+          </Link>
+        ))}
+      </nav>
+      <PlaceHelp rigId={rigId} />
+    </div>
   );
 }

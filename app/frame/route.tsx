@@ -24,7 +24,7 @@ import { keptFace } from "#app/journal/judge.ts";
 import { openGame, openRig } from "#app/journal/open-rig.ts";
 import { runTap } from "./run-tap.ts";
 import { DESK, isOpenInPractice, isReadFrom, isScreenAt, rememberScreen } from "./places.ts";
-import { PlaceHelp, PlaceTabs } from "./PlaceTabs.tsx";
+import { PlaceTabs } from "./PlaceTabs.tsx";
 import { titleOf } from "./title.ts";
 import { useAdvice } from "./use-advice.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -148,7 +148,6 @@ function RigFrame({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
             <TryAgain />
           </div>
         )}
-        <PlaceHelp rigId={id} />
         <PlaceTabs rigId={id} />
         {game && !isOpenInPractice(id, pathname) ? <ClosedPlace rigId={id} /> : <Outlet context={context} />}
       </main>
