@@ -30,7 +30,8 @@ const policyIn = (html: string): string =>
   /http-equiv="Content-Security-Policy" content="([^"]*)"/.exec(html)?.[1] ?? "";
 
 test("after one visit every screen opens and works with the server stopped", async ({ page }, info) => {
-  test.setTimeout(150_000);
+  // Some three seconds a screen on a slow machine, and the first visit.
+  test.setTimeout(60_000 + 5000 * SCREENS.length);
   const port = 4480 + info.parallelIndex * 2;
   server = await serveBuild(port);
   const address = (path: string) => `http://localhost:${port}${path}`;
