@@ -98,6 +98,8 @@ export function readHeatOf(
   random: Random,
 ): Reading | undefined {
   const target = build.heat?.exhaust?.[zone];
+  // Where nothing is read nothing is drawn: what comes after it stays the same.
+  if (!target && !build.heat?.staging) return undefined;
   const { sd, bias } = reader.heat;
   const shown = error + bias + sd * random.normal();
   if (!target) return readHeadOf(shown, zone, build);
