@@ -25,7 +25,6 @@ test("a file is looked at before it comes in, and the wrong one is taken back", 
   page,
   browser,
 }, info) => {
-  test.setTimeout(90_000); // two browsers, each on its first visit
   await openRig(page, "/log");
   await noted(page, "Written on the phone.");
   const file = await exported(page, info, "phone.zip");
@@ -53,7 +52,6 @@ test("a file is looked at before it comes in, and the wrong one is taken back", 
 });
 
 test("a folder is kept up to date both ways", async ({ page, browser }, info) => {
-  test.setTimeout(90_000);
   // The browser's own private folder stands in for one that the tuner picks: no dialog opens without a screen.
   await page.addInitScript(() => {
     Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });

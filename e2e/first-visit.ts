@@ -17,12 +17,12 @@ export default async function firstVisit(): Promise<void> {
     asked = 0;
     await page.goto(`http://localhost:${PORT}/`);
     await expect(page.locator(`${FITS}, a h2:text-is('Stop: the choke')`)).toHaveCount(5, {
-      timeout: 30_000,
+      timeout: 90_000,
     });
     return asked === 0;
   };
   // Until a visit asks the judge nothing: then all five are kept, and no test has them worked out anew.
-  await expect(async () => expect(await allCards()).toBe(true)).toPass({ timeout: 90_000 });
+  await expect(async () => expect(await allCards()).toBe(true)).toPass({ timeout: 240_000 });
   await context.storageState({ path: FIRST_VISIT, indexedDB: true });
   await browser.close();
 }

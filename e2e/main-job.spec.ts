@@ -67,7 +67,6 @@ test(
 );
 
 test("the log goes out as a file and comes into another browser unchanged", async ({ page, browser }) => {
-  test.setTimeout(60_000); // two browsers, each on its first visit
   await openRig(page, "/log");
   await page.getByRole("textbox", { name: "Note" }).fill("Tyre pressures as always.");
   await page.getByRole("button", { name: "Add note" }).click();

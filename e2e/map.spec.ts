@@ -35,7 +35,6 @@ const MAP: Readonly<Record<string, { name: string; screens: readonly (string | R
 const heading = (page: Page) => page.getByRole("heading", { level: 1 });
 
 test("the whole map by keyboard: g, the place, and a digit for its screen", async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto(TWIN);
   await expect(heading(page)).toBeVisible();
   for (const [key, { name, screens }] of Object.entries(MAP))
@@ -57,7 +56,6 @@ test("the whole map by keyboard: g, the place, and a digit for its screen", asyn
 });
 
 test("the whole map by a thumb: the bar, More, the tabs @phone", async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto(TWIN);
   await expect(heading(page)).toBeVisible();
   const bar = page.getByRole("navigation", { name: "The work" });

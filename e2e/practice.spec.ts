@@ -36,7 +36,6 @@ const allOf = (page: Page, database: string, store: string): Promise<string> =>
   );
 
 test("the first level is ridden, read, changed and debriefed, and outlasts a reload", async ({ page }) => {
-  test.setTimeout(150_000);
   await open(page, "/");
   await page.getByRole("link", { name: "Practice" }).click();
   await expectAccessible(page);

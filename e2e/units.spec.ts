@@ -1,7 +1,7 @@
 /** Units as they are preferred, on every screen; and numbers as the device's region writes them. */
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { RIG } from "./app.ts";
+import { goOn, RIG } from "./app.ts";
 import { SCREENS } from "./screens.ts";
 
 const OURS = [
@@ -34,11 +34,10 @@ const inOtherUnits = (page: Page): Promise<string[]> =>
 test.describe("in °F, inHg, ft and mph", () => {
   test.use({ locale: "en-US" });
   test("every screen keeps to them", async ({ page }) => {
-    test.setTimeout(240_000);
     await prefer(page);
     const found: string[] = [];
     for (const { path, title } of SCREENS) {
-      await page.goto(path);
+      await goOn(page, path);
       await expect(page.getByRole("heading", { level: 1 }).first()).toHaveText(title);
       await page.evaluate(() => {
         for (const fold of document.querySelectorAll("details")) fold.open = true;

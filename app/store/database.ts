@@ -12,8 +12,8 @@ const BOOK: Where = { name: "tamis", storeName: "log" };
 /** A database of its own: nothing that reads, exports or clears the book can meet what is practised. */
 const PRACTICE: Where = { name: "tamis-practice", storeName: "practice" };
 
-/** An open that takes longer will not come: something else holds the database. */
-const OPEN_LIMIT_MS = 5000;
+/** An open that takes longer will not come: something else holds the database. Seconds in which the page could listen. */
+const OPEN_LIMIT_S = 5;
 /** What has just failed for one question is not tried again for the next one of the same screen. */
 const FAILED_FOR_MS = 1000;
 
@@ -30,7 +30,14 @@ export class BookClosed extends Error {
 function inTime<T>(ready: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new BookClosed("the browser does not answer", true)), OPEN_LIMIT_MS);
+    // Second by second: a page too busy to hear the answer lets one pass, not all of them.
+    const wait = (seconds: number): void => {
+      timer = setTimeout(() => {
+        if (seconds > 1) wait(seconds - 1);
+        else reject(new BookClosed("the browser does not answer", true));
+      }, 1000);
+    };
+    wait(OPEN_LIMIT_S);
   });
   return Promise.race([ready, late]).finally(() => clearTimeout(timer));
 }
