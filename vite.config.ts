@@ -17,7 +17,7 @@ const resolveDependencies = (_: string, files: string[], { hostId }: { hostId: s
 
 export default defineConfig({
   plugins: [
-    { enforce: "pre", ...mdx({ remarkPlugins: [remarkGfm] }) },
+    { enforce: "pre", ...mdx({ remarkPlugins: [remarkGfm], providerImportSource: "@mdx-js/react" }) },
     workerChunks(),
     plugin,
     reactRouter(),

@@ -1,6 +1,5 @@
 import { index, layout, route, type RouteConfig } from "@react-router/dev/routes";
-
-import { HANDBOOK } from "./vocabulary/handbook.ts";
+import { WRITTEN } from "./handbook-pages.ts";
 
 export default [
   index("features/paddock/route.tsx"),
@@ -52,11 +51,12 @@ export default [
   route("find", "features/find/route.tsx"),
   route("practice", "features/practice/route.tsx"),
   route("trainer", "features/trainer/route.tsx"),
-  route("handbook", "features/handbook/route.tsx"),
-  layout(
-    "features/handbook/layout.tsx",
-    HANDBOOK.map(({ slug }) => route(`handbook/${slug}`, `features/handbook/pages/${slug}.mdx`)),
-  ),
+  layout("features/handbook/layout.tsx", [
+    route("handbook", "features/handbook/route.tsx"),
+    ...WRITTEN.map((slug) => route(`handbook/${slug}`, `features/handbook/pages/${slug}.mdx`)),
+    route("handbook/checks/:check", "features/handbook/check.tsx"),
+    route("handbook/faults/:fault", "features/handbook/fault.tsx"),
+  ]),
   route("data", "features/data/route.tsx"),
   route("data/:part", "features/data/route.tsx", { id: "data-part" }),
   route("base-sheets", "features/rig/base/sheets.ts"),

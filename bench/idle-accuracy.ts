@@ -17,7 +17,8 @@ import { settingFromLog } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
 import { screwWindow } from "#core/advice/plan/choices.ts";
 import { drawEngine, trueError, type HiddenEngine } from "#core/simulator/hidden-engine.ts";
-import { HALF_WIDTH, readIdle } from "#core/simulator/idle-bench.ts";
+import { readIdle } from "#core/simulator/idle-bench.ts";
+import { HALF_WIDTH } from "#core/simulator/idle-share.ts";
 
 const { values } = parseArgs({
   options: { engines: { type: "string", default: "1000" }, microphone: { type: "boolean", default: false } },

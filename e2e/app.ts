@@ -69,7 +69,7 @@ export const cramped = (page: Page): Promise<string[]> =>
     const TARGETS =
       "main :is(button, a, summary, textarea, [role=combobox], input:not([type=hidden], [type=checkbox], [type=radio], [type=file], [type=range]), label:has(input[type=checkbox]))";
     const isInText = (target: Element) =>
-      target.matches("a") && target.closest("p, li, dd, caption") !== null;
+      target.matches("a") && target.closest("p, li, dd, caption, .caution") !== null;
     const targets = [...document.querySelectorAll(TARGETS)].filter(
       (target) =>
         target.checkVisibility({ visibilityProperty: true, contentVisibilityAuto: true }) &&

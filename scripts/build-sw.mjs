@@ -6,6 +6,7 @@ import { generateSW } from "workbox-build";
 import { NOT_FRAMED, withPolicy } from "./csp.mjs";
 import { withPreload } from "./preload.ts";
 import { drawingWorkers, rings } from "./built-files.ts";
+import { finishHandbook } from "./handbook-files.ts";
 
 const page = "build/client/index.html";
 const [manifestName] = readdirSync("build/client/assets").filter((name) => /^manifest-.*\.js$/.test(name));
@@ -20,6 +21,9 @@ const fonts = readdirSync("build/client/assets")
 // The policy comes last: it names what else is written into the page.
 writeFileSync(page, withPolicy(withPreload(readFileSync(page, "utf8"), manifest, fonts)));
 
+const indexSize = finishHandbook();
+if (indexSize > 30_000)
+  throw new Error(`the handbook’s index is ${indexSize} bytes gzipped, 30 000 are allowed`);
 // A page that was written whole has inline scripts of its own, and so a policy of its own.
 for (const name of readdirSync("build/client/handbook", { recursive: true })) {
   const file = `build/client/handbook/${name}`;
@@ -68,5 +72,6 @@ const { count, size, warnings } = await generateSW({
   mode: "production",
 });
 for (const warning of warnings) console.warn(warning);
+console.log(`handbook: index of ${(indexSize / 1024).toFixed(1)} KiB gzipped`);
 console.log(`sw.js: ${count} files kept for no signal, ${(size / 1024).toFixed(0)} KiB`);
 if (warnings.length > 0) process.exitCode = 1;

@@ -27,6 +27,8 @@ const ROUTE_PART = /\?(__react-router-build-client-route|route-chunk=(main|clien
 const LIBRARY = /[\\/]node_modules[\\/]/;
 /** Large, and asked for by the chart alone. */
 const CHARTS = /[\\/]node_modules[\\/](echarts|zrender)[\\/]/;
+/** Instruments, real and simulated, and what reads their lines: one file, or small ones would import each other. */
+const DEVICES = /[\\/](app[\\/]devices|core[\\/]instruments)[\\/]|running-engine\.ts$/;
 /** What these libraries' indexes name and no first screen uses: the writing of schemas, and fields for high contrast. */
 const NAMED_ONLY =
   /zod[\\/]v4[\\/]core[\\/](json-schema|to-json-schema)|@mui[\\/]material[\\/]styles[\\/]enhanceHighContrast/;
@@ -92,6 +94,7 @@ export function chunks(routes: readonly RouteEntry[]): { plugin: Plugin; groups:
       entriesAware: true,
       entriesAwareMergeThreshold: WORTH_ASKING,
     },
+    { name: "devices", test: (id) => DEVICES.test(id), minShareCount: SHARED_BY },
     {
       name: "later",
       minShareCount: SHARED_BY,

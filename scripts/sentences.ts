@@ -120,6 +120,8 @@ export function sentencesIn(source: string, file: string): Sentence[] {
 const plainLine = (line: string): string[] =>
   line
     .replace(/^\s*(#+|[-*>]|\d+\.)\s+/, "")
+    .replace(/<[A-Z]\w* [^>]*\/>/g, "…")
+    .replace(/<\/?[A-Z][^>]*>/g, "")
     .replace(/\[([^\]]*)\]\([^)]*\)/g, "$1")
     .replace(/[*`]/g, "")
     .split("|")

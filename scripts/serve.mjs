@@ -21,7 +21,7 @@ function policyOfPage(file) {
 }
 /** A page that was written whole has its own; all else, workers too, goes by the page that every screen opens with. */
 function policyNow(path) {
-  const own = /^\/handbook\/[\w-]+\/?(index\.html)?$/.test(path)
+  const own = /^\/handbook(\/[\w-]+){0,2}\/?(index\.html)?$/.test(path)
     ? `${folder}${path.replace(/\/?(index\.html)?$/, "")}/index.html`
     : page;
   return policyOfPage(changedAt(own) === undefined ? page : own);

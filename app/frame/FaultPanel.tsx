@@ -3,8 +3,10 @@ import css from "./frame.module.css";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { Suspect } from "#core/faults/suspicion.ts";
+import { AboutLink } from "#app/ui/AboutLink.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { becauseWords, ELSE_TELLS, FAULT_WORDS, faultName } from "#app/vocabulary/faults.ts";
+import { faultPage } from "#app/vocabulary/help.ts";
 import { capital, certainty } from "#app/vocabulary/parts.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -22,7 +24,9 @@ function OneFault({ suspect, context }: { suspect: Suspect; context: RigContext 
   return (
     <li>
       <strong>{capital(name)}</strong> <span className="quiet">{certainty(chance)}</span>
-      <p>{FAULT_WORDS[fault].does}</p>
+      <p>
+        {FAULT_WORDS[fault].does} <AboutLink page={faultPage(fault)} />
+      </p>
       {because.for !== "" && <p className="quiet">For it: {because.for}.</p>}
       {because.against !== "" && <p className="quiet">Against it: {because.against}.</p>}
       <p className="quiet">What else would show it: {ELSE_TELLS[fault]}</p>

@@ -4,17 +4,25 @@ import { Link, useLocation } from "react-router";
 import { LightButton } from "#app/ui/LightButton.tsx";
 import { Mark } from "#app/ui/Mark.tsx";
 import { airWords } from "#app/vocabulary/entries.ts";
+import { leadingBack } from "#app/vocabulary/help.ts";
 import type { RigContext } from "./use-rig.ts";
 import { Pulled } from "./Pulled.tsx";
-import { placeAt, placeLink, placesFor, type Place } from "./places.ts";
+import { helpAt, placeAt, placeLink, placesFor, type Place } from "./places.ts";
 import { RigFace, slideLine } from "./RigFace.tsx";
 
 export const PhoneHead = memo(function PhoneHead({ context }: { context: RigContext }) {
   const { header, build, present, preferences } = context;
   const line = present.air ? airWords(present.air, preferences) : slideLine(build);
+  const { pathname } = useLocation();
+  const page = helpAt(header.id, pathname);
   return (
     <header className={css["phone-head"]}>
       <RigFace header={header} line={line} />
+      {page !== undefined && (
+        <Link className={css["phone-help"]} to={leadingBack(page, pathname)} aria-label="Handbook: this step">
+          ?
+        </Link>
+      )}
       <Link className={css["mark"]} to="/" aria-label="To the paddock">
         <Mark size={28} />
       </Link>
@@ -57,6 +65,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
           <div className={css["more"]}>
             {rest.map((place) => link(place, place.state(context)))}
             <Link to="/">Paddock</Link>
+            <Link to="/handbook">Handbook</Link>
             <Link to="/find">Find</Link>
             <Link to="/data">Data</Link>
             <LightButton wordy />

@@ -1,19 +1,18 @@
 import { Link, useLocation } from "react-router";
 import { isPractice } from "#app/store/practice-rigs.ts";
-import { handbookHref, pageOfPlace } from "#app/vocabulary/handbook.ts";
-import { isOpenInPractice, isScreenAt, placeAt, placeHref } from "./places.ts";
+import { leadingBack } from "#app/vocabulary/help.ts";
+import { helpAt, isOpenInPractice, isScreenAt, placeAt, placeHref } from "./places.ts";
 
 /** The handbook's page of the place that is open; it leads back here. */
 function PlaceHelp({ rigId }: { rigId: string }) {
   const { pathname } = useLocation();
-  const place = placeAt(rigId, pathname);
-  const page = place && pageOfPlace(place.name);
-  if (!page) return null;
+  const page = helpAt(rigId, pathname);
+  if (page === undefined) return null;
   return (
     <Link
       className="help no-print"
-      to={`${handbookHref(page.slug)}?${new URLSearchParams({ from: pathname }).toString()}`}
-      aria-label={`Handbook: ${page.title}`}
+      to={leadingBack(page, pathname)}
+      aria-label="Handbook: this step"
       title="Handbook (h)"
     >
       ?

@@ -4,8 +4,8 @@ import { useFetchers, useLocation, useNavigate, useNavigation } from "react-rout
 import { proposedChanges, wayBack, type Proposed } from "#app/journal/fit-changes.ts";
 import { askedFirst } from "#core/advice/card/asked-first.ts";
 import { useSayProblem } from "#app/ui/Toast.tsx";
-import { handbookHref, pageOfPlace } from "#app/vocabulary/handbook.ts";
-import { placeAt, placeHref, placeLink, placesFor, type Place } from "./places.ts";
+import { leadingBack } from "#app/vocabulary/help.ts";
+import { helpAt, placeHref, placeLink, placesFor, type Place } from "./places.ts";
 import { fitForm, fittedWords } from "./fit-form.ts";
 import { useLoggedTap } from "./use-logged-tap.ts";
 import type { RigContext } from "./use-rig.ts";
@@ -44,10 +44,8 @@ export function Shortcuts({ context }: { context: RigContext }) {
     send(fitForm(changes, because, withAdvice ? advice : undefined), fittedWords(changes));
   const { pathname } = useLocation();
   const help = () => {
-    const place = placeAt(header.id, pathname);
-    const page = place && pageOfPlace(place.name);
-    if (page)
-      void navigate(`${handbookHref(page.slug)}?${new URLSearchParams({ from: pathname }).toString()}`);
+    const page = helpAt(header.id, pathname);
+    if (page !== undefined) void navigate(leadingBack(page, pathname));
   };
   const act = (key: string): void => {
     const held = present.held.length > 0;

@@ -5,6 +5,7 @@ import { dayOf, type Build } from "#core/log/schema.ts";
 import { CHECKS } from "#core/log/walk-round-names.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import { isPractice } from "#app/store/practice-rigs.ts";
+import { pageOfScreen } from "#app/vocabulary/help.ts";
 import type { RigContext } from "./use-rig.ts";
 
 /** One screen of a place: a tab, or on Look a kind of look. */
@@ -234,6 +235,12 @@ export function placeAt(rigId: string, pathname: string): Place | undefined {
       (screen) => plain(screen) === path || (plain(screen) !== "" && path.startsWith(`${plain(screen)}/`)),
     ),
   );
+}
+
+/** @returns the page of the handbook for the screen at an address */
+export function helpAt(rigId: string, pathname: string): string | undefined {
+  const place = placeAt(rigId, pathname);
+  return place && pageOfScreen(place.name, pathIn(rigId, pathname) ?? "");
 }
 
 /** Within these places screens that describe another machine, or say what is covered, stay closed. */

@@ -138,3 +138,26 @@ export const ELSE_TELLS: Readonly<Record<FaultName, string>> = {
   airJetsDead: "Look through the emulsion tube: are there holes?",
   partWithoutEffect: "Put it back: if that moves nothing either, the passage behind it is blocked.",
 };
+
+/** What it looks like to who does not know of it. */
+export const TAKEN_FOR: Readonly<Record<FaultName, string>> = {
+  airLeak:
+    "A pilot jet that is too small. A larger one makes it idle, and is too rich once the leak is closed.",
+  floatHigh:
+    "A pilot jet, a clip or a main jet that are all a little too rich. After mending, all three are lean.",
+  floatLow:
+    "A main jet that is too small. A larger one helps for a part of the pull, then it fades as before.",
+  chokeOpen: "A pilot jet that is too large. A smaller one is lean on the day the plunger seats again.",
+  pilotBlocked:
+    "A pilot jet that is too small. But a larger one changes nothing, and no turn of the screw does.",
+  mainNotAsStamped: "A main jet one or two sizes off. The next one then jumps by more than its number says.",
+  needleJetWorn:
+    "A clip one groove too rich. A higher groove helps in the middle, and is lean just off idle.",
+  fuelStarvation: "A main jet that is too small. But it pulls well at first, whatever jet is in.",
+  plugDead: "A rich mixture. Leaner jets then make an engine lean that was right.",
+  ignition:
+    "A rich mixture by the plug, a lean one by the λ meter. When two witnesses contradict, look at the spark.",
+  cylinderSeal: "A jet for that cylinder alone. It hides the leak until it grows.",
+  airJetsDead: "An air jet of the wrong size. No size does anything without holes in the tube.",
+  partWithoutEffect: "A setting that needs a larger step. The larger step does nothing either.",
+};

@@ -7,7 +7,8 @@ import { seededRandom } from "../numbers/random.ts";
 import { settingFromLog } from "../rig/from-build.ts";
 import { startingBuild } from "../rig/starting-builds.ts";
 import { screwWindow } from "../advice/plan/choices.ts";
-import { idleShare, readIdle } from "./idle-bench.ts";
+import { readIdle } from "./idle-bench.ts";
+import { idleShare } from "./idle-share.ts";
 
 const AIR_SCREW = startingBuild("twoStrokeBike");
 const FUEL_SCREW = startingBuild("fourStrokeAtv");

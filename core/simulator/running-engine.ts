@@ -4,7 +4,7 @@
  */
 import type { Random } from "../numbers/random.ts";
 import { requireRange } from "../units/guard.ts";
-import { idleShare } from "./idle-bench.ts";
+import { idleShare } from "./idle-share.ts";
 
 export interface RunningControls {
   readonly screwTurns: number;

@@ -1,21 +1,19 @@
-/** Each fault that no jet cures: what it does, the check that proves it, what else would tell. */
-import { FAULTS } from "#core/faults/registry.ts";
+/** Each fault that no jet cures, with what it does; its page says how it is proved. */
+import { Link } from "react-router";
 import { FAULT_NAMES } from "#core/log/fault-names.ts";
-import { ELSE_TELLS, FAULT_WORDS } from "#app/vocabulary/faults.ts";
+import { FAULT_WORDS } from "#app/vocabulary/faults.ts";
+import { faultPage } from "#app/vocabulary/help.ts";
 import { capital } from "#app/vocabulary/parts.ts";
-import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 
 export const FaultList = () => (
-  <>
+  <dl>
     {FAULT_NAMES.map((fault) => (
-      <section key={fault} id={fault}>
-        <h2>{capital(FAULT_WORDS[fault].name)}</h2>
-        <p>{FAULT_WORDS[fault].does}</p>
-        <p>
-          <strong>The check that proves it:</strong> {CHECK_WORDS[FAULTS[fault].check].title}.{" "}
-          {ELSE_TELLS[fault]}
-        </p>
-      </section>
+      <div key={fault}>
+        <dt>
+          <Link to={faultPage(fault)}>{capital(FAULT_WORDS[fault].name)}</Link>
+        </dt>
+        <dd>{FAULT_WORDS[fault].does}</dd>
+      </div>
     ))}
-  </>
+  </dl>
 );

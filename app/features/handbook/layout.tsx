@@ -1,45 +1,63 @@
-/** What stands around a page of the handbook: contents, the page before and the page after, the way back. */
+/** What is around a page of the handbook: contents, search, the page before and the page after, the way back. */
+import { MDXProvider } from "@mdx-js/react";
+import type { ComponentProps } from "react";
 import { Link, NavLink, Outlet, useLocation } from "react-router";
-import { HANDBOOK, HANDBOOK_GROUPS, handbookHref } from "#app/vocabulary/handbook.ts";
+import { HANDBOOK, HANDBOOK_GROUPS, pageAt } from "#app/vocabulary/handbook.ts";
+import { handbookHref } from "#app/vocabulary/help.ts";
 import { PageHead } from "#app/ui/PageHead.tsx";
-import { WayBack } from "./WayBack.tsx";
+import { Term } from "#app/ui/Term.tsx";
+import { WithPreferences } from "./Amount.tsx";
 import css from "./handbook.module.css";
+import { Search } from "./Search.tsx";
+import { WayBack } from "./WayBack.tsx";
 
-const Contents = () => (
+/** A link of a page turns it without loading the app anew. */
+const PageLink = ({ href = "", children }: ComponentProps<"a">) => <Link to={href}>{children}</Link>;
+const WideTable = (props: ComponentProps<"table">) => (
+  <div className="scroll-x">
+    <table {...props} />
+  </div>
+);
+const PIECES = { a: PageLink, table: WideTable, Term };
+
+const Contents = ({ open }: { open: string | undefined }) => (
   <nav aria-label="Contents" className={css["contents"]}>
-    {HANDBOOK_GROUPS.map((group) => (
-      <section key={group}>
-        <h2 className="label">{group}</h2>
+    {HANDBOOK_GROUPS.map(({ title, pages }) => (
+      <details key={`${title} ${open}`} open={pages.some(({ slug }) => slug === open)}>
+        <summary>{title}</summary>
         <ul>
-          {HANDBOOK.filter((page) => page.group === group).map(({ slug, title }) => (
-            <li key={slug}>
-              <NavLink to={handbookHref(slug)}>{title}</NavLink>
+          {pages.map((page) => (
+            <li key={page.slug}>
+              <NavLink to={handbookHref(page.slug)}>{page.title}</NavLink>
             </li>
           ))}
         </ul>
-      </section>
+      </details>
     ))}
   </nav>
 );
 
 export default function HandbookLayout() {
   const { pathname } = useLocation();
-  const at = HANDBOOK.findIndex(({ slug }) => pathname.replace(/\/$/, "") === handbookHref(slug));
-  const [before, after] = [HANDBOOK[at - 1], HANDBOOK[at + 1]];
+  const page = pageAt(pathname);
+  const at = page ? HANDBOOK.indexOf(page) : -1;
+  const [before, after] = page ? [HANDBOOK[at - 1], HANDBOOK[at + 1]] : [];
   return (
     <div className="page">
       <PageHead />
       <div className={css["book"]}>
-        <details className={css["drawer"]}>
-          <summary>Contents</summary>
-          <Contents />
+        <details className={css["rail"]} key={pathname}>
+          <summary>Contents and search</summary>
+          <Search />
+          <Contents open={page?.slug} />
         </details>
-        <aside className={css["rail"]}>
-          <Contents />
-        </aside>
         <main className={css["leaf"]} tabIndex={-1}>
-          <WayBack />
-          <Outlet />
+          <WayBack page={page} />
+          <WithPreferences>
+            <MDXProvider components={PIECES}>
+              <Outlet />
+            </MDXProvider>
+          </WithPreferences>
           <nav aria-label="Next and previous" className={css["turn"]}>
             {before && <Link to={handbookHref(before.slug)}>← {before.title}</Link>}
             {after && <Link to={handbookHref(after.slug)}>{after.title} →</Link>}

@@ -3,7 +3,7 @@ import { air, at } from "../../../core/__tests__/entries.ts";
 import type { Entry } from "#core/log/schema.ts";
 import { TWIN } from "#demo/other-rigs.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
-import { idleShare } from "#core/simulator/idle-bench.ts";
+import { idleShare } from "#core/simulator/idle-share.ts";
 import { simulatedEngine } from "#app/devices/simulated-engine.ts";
 import { FRESH_IDLE, IdleDraft } from "./form.ts";
 import { keepDraft, readDraft } from "#app/store/drafts.ts";

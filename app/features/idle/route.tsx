@@ -14,6 +14,7 @@ import { SimulatedHands, Tachometer } from "./Tachometer.tsx";
 import { WalkPanel } from "./WalkPanel.tsx";
 import { WalkResult } from "./WalkResult.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
+import { Term } from "#app/ui/Term.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -47,6 +48,13 @@ function followWords(changes: readonly PlanChange[]): string | undefined {
   const done = changes.length === 1 ? "set" : "fitted";
   return `${PART_NAMES[first.part]} ${partValue(first.part, first.to)} is ${done}`;
 }
+
+const LOOKS_FOR = (
+  <>
+    Idle speed against the turns of the screw: it finds the <Term of="bestIdle">best idle</Term>, and whether
+    the pilot jet is right.
+  </>
+);
 
 export default function IdleRoute({ loaderData }: Route.ComponentProps) {
   const context = useRig();
@@ -106,7 +114,7 @@ export default function IdleRoute({ loaderData }: Route.ComponentProps) {
             ? words.reason
             : round > 1
               ? `Walk number ${round}: mixture and idle speed change each other, so once more.`
-              : "Idle speed against the turns of the screw: where it is best, and whether the pilot jet is right."}
+              : LOOKS_FOR}
         </p>
         {started && reading && advice && said && <p className="quiet">{stillWords(advice)}</p>}
       </div>

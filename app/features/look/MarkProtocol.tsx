@@ -5,6 +5,7 @@ import type { PlugProtocol } from "#core/log/parts.ts";
 import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { HoldTimer } from "#app/ui/HoldTimer.tsx";
+import { LAW_PAGE } from "#app/vocabulary/help.ts";
 import { MARK_WORDS } from "./marks.ts";
 
 export interface Mark {
@@ -69,7 +70,7 @@ export function MarkProtocol({ zone, mark, onMark }: MarkProtocolProps) {
             {mark.amount < MARKS_AFTER_S ? ": too short to mark it well, so it counts less" : ""}.
           </p>
         )}
-        <Caution>{caution}</Caution>
+        <Caution page={LAW_PAGE}>{caution}</Caution>
       </div>
     </details>
   );

@@ -8,6 +8,7 @@ import { PLUG_FINDINGS, type PlugFinding } from "#core/log/parts.ts";
 import type { PlugSpot } from "#core/pictures/plug-scene.ts";
 import { PickField } from "#app/ui/PickField.tsx";
 import { Caution } from "#app/ui/Caution.tsx";
+import { Term } from "#app/ui/Term.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { DrawnPlug } from "./DrawnPlug.tsx";
@@ -86,6 +87,9 @@ export function PlugFields({ zone }: { readonly zone: Zone }) {
         )}
       </div>
       <Choice label="The engine was" value={cut} options={CUTS} onChange={(next) => type({ cut: next })} />
+      <p className="quiet flush">
+        Only a <Term of="cleanCut">clean cut</Term> shows the opening that you held.
+      </p>
       <fieldset className="choices">
         <legend className="label">Also on it</legend>
         <div className="row">

@@ -28,6 +28,7 @@ import { ProvenFields } from "./ProvenFields.tsx";
 import { ReadWith } from "./ReadWith.tsx";
 import { RideFields } from "./RideFields.tsx";
 import { SymptomFields } from "./SymptomFields.tsx";
+import { LAW_PAGE } from "#app/vocabulary/help.ts";
 import { WitnessFields } from "./WitnessFields.tsx";
 
 /** Under which what was tapped and typed is kept. */
@@ -146,7 +147,11 @@ export default function LookRoute({ loaderData }: Route.ComponentProps) {
         </details>
       )}
       {how !== "proven" && <WentWrong rigId={context.header.id} />}
-      {!whole && <Caution>{zoneCaution(how, zone, context.build.fuel.name)}</Caution>}
+      {!whole && (
+        <Caution page={zone === "top" ? LAW_PAGE : undefined}>
+          {zoneCaution(how, zone, context.build.fuel.name)}
+        </Caution>
+      )}
     </RigFields>
   );
 }

@@ -22,6 +22,7 @@ import { comparisonWords, RUN_NAMES } from "#app/vocabulary/runs.ts";
 import { BackToTheFirst, Groups } from "./Groups.tsx";
 import { SayIt } from "./SayIt.tsx";
 import { fixed } from "#app/vocabulary/numerals.ts";
+import { LAW_PAGE } from "#app/vocabulary/help.ts";
 import { LEAN_DESTROYS } from "#app/vocabulary/cautions.ts";
 
 export const clientAction = rigAction({
@@ -73,7 +74,7 @@ export default function StopwatchRoute() {
         </p>
       </div>
       <LookKinds kind="stopwatch" />
-      <Caution>
+      <Caution page={LAW_PAGE}>
         Closed course only, never on a public road;{" "}
         {byHand
           ? "somebody else holds the watch."

@@ -22,7 +22,7 @@ import { WalkRoundDue } from "./WalkRoundDue.tsx";
 import { isFirstChangeAsked } from "#app/frame/walk-round-due.ts";
 import { partHref, placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
-import { askedWords, warningWords } from "./warnings.ts";
+import { askedWords, WARNING_PAGES, warningWords } from "./warnings.ts";
 import { surpriseWords } from "#app/vocabulary/surprise.ts";
 import { agoWords, dayTitle, isAnotherDay } from "#app/vocabulary/days.ts";
 import { askedFirst, isAskedFirst } from "#core/advice/card/asked-first.ts";
@@ -163,7 +163,7 @@ export function TodaysWork({ advice }: { advice: Advice }) {
         if (isAskedFirst(warning)) return null;
         const { grave, text } = warningWords(warning, preferences);
         return (
-          <Caution key={warning.code + text} grave={grave} plain={!grave}>
+          <Caution key={warning.code + text} grave={grave} plain={!grave} page={WARNING_PAGES[warning.code]}>
             {text}
           </Caution>
         );

@@ -12,6 +12,7 @@ import { PLUG_FINDING_WORDS } from "#app/vocabulary/symptoms.ts";
 import { checkList } from "#app/vocabulary/walk-round.ts";
 import { mixtureWords, partInSentence, percentWords, ZONE_NAMES } from "#app/vocabulary/parts.ts";
 import { fixed, formatQuantity, formatTurns } from "#app/vocabulary/numerals.ts";
+import { handbookHref } from "#app/vocabulary/help.ts";
 import { EXTRAPOLATED_AIR, LEAN_DESTROYS } from "#app/vocabulary/cautions.ts";
 
 export interface WarningWords {
@@ -46,6 +47,28 @@ export function askedWords(asked: AskedFirst, { looks }: Pick<Present, "looks">)
     yes: "The file is right",
   };
 }
+
+/** The page of the handbook about each. */
+export const WARNING_PAGES: Readonly<Record<Exclude<Warning, AskedFirst>["code"], string>> = {
+  leanRisk: handbookHref("top"),
+  cylinderDiffers: handbookHref("cylinders"),
+  plugFinding: handbookHref("plug"),
+  noneRichEnough: handbookHref("main-jet"),
+  plugsContradict: handbookHref("plug"),
+  wordDoubted: handbookHref("decides"),
+  screwAtStop: handbookHref("pilot-screw"),
+  clipAtEnd: handbookHref("needle"),
+  mainAtStop: handbookHref("main-jet"),
+  outOfReach: handbookHref("slide"),
+  notAsMeasured: handbookHref("rig"),
+  ruleInTheWay: handbookHref("law"),
+  walkRound: handbookHref("walk-round"),
+  plugHeatRange: handbookHref("plug"),
+  noAir: handbookHref("air"),
+  seaLevelSuspected: handbookHref("air"),
+  extrapolatedAir: handbookHref("formulas"),
+  unsettled: handbookHref("wrong"),
+};
 
 export function warningWords(warning: Exclude<Warning, AskedFirst>, units: Preferences): WarningWords {
   switch (warning.code) {

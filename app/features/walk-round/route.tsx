@@ -15,7 +15,8 @@ import { agoWords, dayTitle } from "#app/vocabulary/days.ts";
 import { checkResult } from "#app/vocabulary/entries.ts";
 import { capital } from "#app/vocabulary/parts.ts";
 import { CHECK_WORDS, checkList, STATE_WORDS } from "#app/vocabulary/walk-round.ts";
-import { CHECK_GUIDE } from "./guide.ts";
+import { LAW_PAGE } from "#app/vocabulary/help.ts";
+import { CHECK_GUIDE } from "#app/vocabulary/walk-round-guide.ts";
 
 const Tap = z.object({ check: CheckName, state: z.enum(["pass", "skipped"]) });
 
@@ -120,7 +121,7 @@ export default function WalkRoundRoute() {
           <CheckLine key={check} check={check} number={i + 1} entry={checks[check]} today={today} />
         ))}
       </ol>
-      <Caution plain>
+      <Caution plain page={LAW_PAGE}>
         Limits for your make are in its manual. Rule book, local law and licensed people come first.
       </Caution>
     </div>

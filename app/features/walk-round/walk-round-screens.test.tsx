@@ -12,7 +12,7 @@ import { StateMark } from "./StateMark.tsx";
 import { FINDING_WORDS } from "#app/vocabulary/findings.ts";
 import { MEASURE_WORDS } from "#app/vocabulary/measures.ts";
 import { CHECK_WORDS, checkList, heldWords } from "#app/vocabulary/walk-round.ts";
-import { BEND_WORDS, CHECK_GUIDE, EFFECT_WORDS } from "./guide.ts";
+import { BEND_WORDS, CHECK_GUIDE, EFFECT_WORDS } from "#app/vocabulary/walk-round-guide.ts";
 import { CheckPanel } from "./check/CheckPanels.tsx";
 
 const SHEET: BaseSheet = {

@@ -14,7 +14,7 @@ import { limitFor } from "#core/walkround/limits.ts";
 import { overflowCauses, type Overflow } from "#core/walkround/overflow.ts";
 import { floatVerdict, pinVerdict } from "#core/walkround/proposal.ts";
 import { Choice } from "#app/ui/Choice.tsx";
-import { BEND_WORDS, OVERFLOW_WORDS, PIN_WORDS } from "../guide.ts";
+import { BEND_WORDS, OVERFLOW_WORDS, PIN_WORDS } from "#app/vocabulary/walk-round-guide.ts";
 import { shiftWords, zoneInSentence } from "#app/vocabulary/parts.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
 

@@ -16,7 +16,7 @@ import { Problem } from "#app/ui/Problem.tsx";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { CHECK_WORDS, STATE_WORDS } from "#app/vocabulary/walk-round.ts";
-import { CHECK_GUIDE } from "../guide.ts";
+import { CHECK_GUIDE } from "#app/vocabulary/walk-round-guide.ts";
 import { CheckPanel } from "./CheckPanels.tsx";
 import { MeasureField } from "./MeasureField.tsx";
 import { Findings } from "./Findings.tsx";

@@ -3,7 +3,7 @@ import css from "../walk-round.module.css";
 import { CheckName, type FindingName } from "#core/log/walk-round-names.ts";
 import { CHECK_PLAN, type Finding } from "#core/walkround/checks.ts";
 import { FINDING_WORDS } from "#app/vocabulary/findings.ts";
-import { EFFECT_WORDS, REMEDY_WORDS } from "../guide.ts";
+import { EFFECT_WORDS, REMEDY_WORDS } from "#app/vocabulary/walk-round-guide.ts";
 
 export function Findings({
   check,
