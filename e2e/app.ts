@@ -14,8 +14,8 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
 }
 
-/** Goes on to another screen as a link would: the app is not loaded anew. It stands once its heading has the focus. */
-export async function goOn(page: Page, path: string): Promise<void> {
+/** Goes on to another screen as a link would: the app is not loaded anew. */
+export async function turnTo(page: Page, path: string): Promise<void> {
   await expect.poll(() => page.evaluate(() => "__reactRouterDataRouter" in window)).toBe(true);
   await page.evaluate(async (to) => {
     const { __reactRouterDataRouter: router } = window as unknown as {
@@ -24,6 +24,11 @@ export async function goOn(page: Page, path: string): Promise<void> {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     await router.navigate(to);
   }, path);
+}
+
+/** The same to another path: it stands once its heading has the focus. */
+export async function goOn(page: Page, path: string): Promise<void> {
+  await turnTo(page, path);
   await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).toBe("H1");
 }
 

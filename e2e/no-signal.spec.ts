@@ -5,7 +5,7 @@ import { cpSync, readFileSync, renameSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import sirv from "sirv";
 import { expect, test } from "./test.ts";
-import { goOn, RIG, typeAir } from "./app.ts";
+import { goOn, RIG, turnTo, typeAir } from "./app.ts";
 import { serveBuild } from "./browser.ts";
 import { SCREENS } from "./screens.ts";
 
@@ -54,9 +54,15 @@ test("after one visit every screen opens and works with the server stopped", asy
   // One in four by its address; from there on by links, whose files must be there as well.
   for (const [i, { path, title }] of SCREENS.entries()) {
     if (i % 4 === 0) await page.goto(address(path));
-    else await goOn(page, path);
+    else await turnTo(page, path);
     await expect(page.getByRole("heading", { level: 1 }).first()).toHaveText(title);
   }
+  // A page of the handbook by its address: its figure is alive, and search finds.
+  await page.goto(address("/handbook/needle"));
+  await page.getByRole("slider", { name: /^Groove/ }).fill("5");
+  await expect(page.getByText(/more than in the third groove/)).toBeVisible();
+  await page.getByRole("searchbox", { name: "Search the handbook" }).fill("methanol");
+  await expect(page.getByRole("list", { name: "Found" })).toContainText("The temperature method");
   // The words stand before their font has been fetched.
   await expect
     .poll(() => page.evaluate(() => document.fonts.check('600 16px "Barlow Condensed"')))

@@ -1,7 +1,7 @@
 /** Units as they are preferred, on every screen; and numbers as the device's region writes them. */
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { goOn, RIG } from "./app.ts";
+import { RIG, turnTo } from "./app.ts";
 import { SCREENS } from "./screens.ts";
 
 const OURS = [
@@ -37,7 +37,7 @@ test.describe("in °F, inHg, ft and mph", () => {
     await prefer(page);
     const found: string[] = [];
     for (const { path, title } of SCREENS) {
-      await goOn(page, path);
+      await turnTo(page, path);
       await expect(page.getByRole("heading", { level: 1 }).first()).toHaveText(title);
       await page.evaluate(() => {
         for (const fold of document.querySelectorAll("details")) fold.open = true;

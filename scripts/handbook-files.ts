@@ -11,6 +11,8 @@ import { SEARCH_FILE, SEARCH_OPTIONS } from "../app/vocabulary/handbook-search.t
 const BUILT = "build/client";
 const INLINE_STYLE = /<style data-emotion="[^"]*">(.*?)<\/style>/gs;
 
+const PRELOADS = /<link rel="modulepreload"[^>]*>/g;
+
 const pagesIn = (folder: string): string[] =>
   readdirSync(folder, { recursive: true, encoding: "utf8" })
     .filter((name) => name.endsWith(".html"))
@@ -56,10 +58,14 @@ export function finishHandbook(): number {
   const sheet = [...rules].join("\n");
   const name = `/assets/handbook-${createHash("sha256").update(sheet).digest("hex").slice(0, 8)}.css`;
   writeFileSync(`${BUILT}${name}`, sheet);
+  // A page is there to be read: nothing that only its figures need comes before its words.
   for (const { file, html } of pages)
     writeFileSync(
       file,
-      html.replace(INLINE_STYLE, "").replace("</head>", `<link rel="stylesheet" href="${name}"/></head>`),
+      html
+        .replace(INLINE_STYLE, "")
+        .replace(PRELOADS, "")
+        .replace("</body>", `<link rel="stylesheet" href="${name}"/></body>`),
     );
   return writeIndex(pages);
 }

@@ -17,6 +17,13 @@ async function openChart(element: HTMLElement, heat: boolean): Promise<EChartsTy
   return chart;
 }
 
+/** A map is painted over several frames: an empty one at once ends that, or the next frame finds nothing to paint on. */
+function close(chart: EChartsType): void {
+  chart.clear();
+  chart.getZr().refreshImmediately();
+  chart.dispose();
+}
+
 /** A chart, drawn once it scrolls into view and whenever its option is another. */
 export function LazyChart({
   option,
@@ -44,7 +51,7 @@ export function LazyChart({
       if (!entry?.isIntersecting) return;
       seen.disconnect();
       void openChart(element, heat).then(async (opened) => {
-        if (left) return opened.dispose();
+        if (left) return close(opened);
         chart.current = opened;
         // Axes in one turn, what they carry in the next: the first drawing is the slowest. It is a picture of nothing yet.
         opened.setOption({ ...newest.current, aria: { enabled: false }, series: [] }, { notMerge: true });
@@ -59,7 +66,7 @@ export function LazyChart({
       left = true;
       seen.disconnect();
       resized.disconnect();
-      chart.current?.dispose();
+      if (chart.current) close(chart.current);
       chart.current = undefined;
     };
   }, [heat]);

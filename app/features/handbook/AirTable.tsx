@@ -1,5 +1,6 @@
 /** Dry air against a standard day at sea level, computed by the formula that the card uses. */
 import { humidAir } from "#core/air/humid-air.ts";
+import { WideTable } from "./WideTable.tsx";
 
 const HEIGHTS_M = [0, 500, 1000, 1500, 2000] as const;
 const TEMPERATURES_C = [0, 15, 30] as const;
@@ -17,7 +18,7 @@ const dryAir = (heightM: number, celsius: number): number =>
 export function AirTable() {
   const home = dryAir(0, 15);
   return (
-    <table>
+    <WideTable>
       <caption className="label">Dry air, half saturated, against 15 °C at sea level</caption>
       <thead>
         <tr>
@@ -41,6 +42,6 @@ export function AirTable() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </WideTable>
   );
 }

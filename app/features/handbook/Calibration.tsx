@@ -1,11 +1,12 @@
 import { useLoaderData } from "react-router";
 import type { BenchNumbers } from "./bench-numbers.server.ts";
+import { WideTable } from "./WideTable.tsx";
 
 /** What was called likely, and how much of it was so. */
 export function Calibration() {
   const { calibration } = useLoaderData<BenchNumbers>();
   return (
-    <table>
+    <WideTable>
       <caption className="label">All zones at the end of 150 engines, seed 7</caption>
       <thead>
         <tr>
@@ -23,6 +24,6 @@ export function Calibration() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </WideTable>
   );
 }

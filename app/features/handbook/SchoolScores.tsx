@@ -1,5 +1,6 @@
 import { useLoaderData } from "react-router";
 import type { BenchNumbers } from "./bench-numbers.server.ts";
+import { WideTable } from "./WideTable.tsx";
 
 const WHO: Readonly<Record<string, string>> = {
   advice: "Tamis, to the letter",
@@ -11,7 +12,7 @@ const WHO: Readonly<Record<string, string>> = {
 export function SchoolScores() {
   const { schools } = useLoaderData<BenchNumbers>();
   return (
-    <table>
+    <WideTable>
       <caption className="label">150 engines, plugs and idle bench, seed 7</caption>
       <thead>
         <tr>
@@ -31,6 +32,6 @@ export function SchoolScores() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </WideTable>
   );
 }

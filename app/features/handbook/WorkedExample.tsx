@@ -3,6 +3,7 @@ import { useLoaderData } from "react-router";
 import { fixed } from "#app/vocabulary/numerals.ts";
 import { Amount } from "./Amount.tsx";
 import type { WorkedExample as Numbers } from "./worked-example.server.ts";
+import { WideTable } from "./WideTable.tsx";
 
 const percent = (ln: number): string => `${fixed(Math.abs(100 * ln), 1)} % ${ln > 0 ? "lean" : "rich"}`;
 
@@ -26,7 +27,7 @@ export function WorkedExample() {
   return (
     <>
       <h2>1. The air</h2>
-      <table>
+      <WideTable>
         <thead>
           <tr>
             <th scope="col">Day</th>
@@ -40,7 +41,7 @@ export function WorkedExample() {
           <AirRow day="It was right" air={then} />
           <AirRow day="Today" air={now} />
         </tbody>
-      </table>
+      </WideTable>
       <p>So there is {fixed(less, 0)} % less air today.</p>
       <h2>2. The model</h2>
       <p>

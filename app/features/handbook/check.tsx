@@ -10,6 +10,7 @@ import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import { CHECK_GUIDE, EFFECT_WORDS, REMEDY_WORDS } from "#app/vocabulary/walk-round-guide.ts";
 import { NoSuchPage } from "./NoSuchPage.tsx";
 import { handbookMeta } from "./meta.ts";
+import { WideTable } from "./WideTable.tsx";
 
 const named = (check: string | undefined) => CheckName.safeParse(check);
 
@@ -40,7 +41,7 @@ export default function CheckPage() {
         <strong>You need:</strong> {guide.tools.charAt(0).toLowerCase() + guide.tools.slice(1)}.
       </p>
       <h2>What you may find</h2>
-      <table>
+      <WideTable>
         <thead>
           <tr>
             <th scope="col">You find</th>
@@ -60,7 +61,7 @@ export default function CheckPage() {
             </tr>
           ))}
         </tbody>
-      </table>
+      </WideTable>
       <p>
         A <strong>stop</strong> holds the card back until it is mended. Limits come from your manual: type
         them once into the base sheet.

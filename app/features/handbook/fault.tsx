@@ -14,6 +14,7 @@ import { CHECK_WORDS } from "#app/vocabulary/walk-round.ts";
 import { CHECK_GUIDE, REMEDY_WORDS } from "#app/vocabulary/walk-round-guide.ts";
 import { handbookMeta } from "./meta.ts";
 import { NoSuchPage } from "./NoSuchPage.tsx";
+import { WideTable } from "./WideTable.tsx";
 
 const named = (fault: string | undefined) => FaultNameSchema.safeParse(fault);
 
@@ -52,7 +53,7 @@ export default function FaultPage() {
         The check: <Link to={checkPage(check)}>{CHECK_WORDS[check].title}</Link>. {ELSE_TELLS[fault]}
       </p>
       {findings.length > 0 && (
-        <table>
+        <WideTable>
           <thead>
             <tr>
               <th scope="col">You find</th>
@@ -67,7 +68,7 @@ export default function FaultPage() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </WideTable>
       )}
       <h2>Afterwards</h2>
       <p>

@@ -10,14 +10,10 @@ import { WithPreferences } from "./Amount.tsx";
 import css from "./handbook.module.css";
 import { Search } from "./Search.tsx";
 import { WayBack } from "./WayBack.tsx";
+import { WideTable } from "./WideTable.tsx";
 
 /** A link of a page turns it without loading the app anew. */
 const PageLink = ({ href = "", children }: ComponentProps<"a">) => <Link to={href}>{children}</Link>;
-const WideTable = (props: ComponentProps<"table">) => (
-  <div className="scroll-x">
-    <table {...props} />
-  </div>
-);
 const PIECES = { a: PageLink, table: WideTable, Term };
 
 const Contents = ({ open }: { open: string | undefined }) => (
@@ -28,7 +24,9 @@ const Contents = ({ open }: { open: string | undefined }) => (
         <ul>
           {pages.map((page) => (
             <li key={page.slug}>
-              <NavLink to={handbookHref(page.slug)}>{page.title}</NavLink>
+              <NavLink to={handbookHref(page.slug)} end>
+                {page.title}
+              </NavLink>
             </li>
           ))}
         </ul>
