@@ -23,6 +23,7 @@ const CORE_ROOMS = {
   forecast: ["units", "numbers", "air", "log"],
   day: ["units", "air", "carburettor", "log", "rig", "looks", "belief", "advice", "forecast"],
   route: ["units", "air", "carburettor", "log", "rig", "advice", "forecast", "day", "satellites"],
+  chart: ["units", "air", "log", "rig", "advice"],
   pack: [
     "units",
     "numbers",

@@ -40,10 +40,10 @@ describe("the examples", () => {
     },
   );
 
-  it("are read by the commands that the README shows", () => {
+  it("are read by the commands that the docs show", () => {
     expect(readLogFile(readFileSync(docs("examples/log.json"), "utf8"))).toMatchObject({ ok: true });
-    const readme = readFileSync(docs("../README.md"), "utf8");
-    const commands = [...readme.matchAll(/^npm run --silent cli -- (.+)$/gm)].map(
+    const shown = readFileSync(docs("scripts.md"), "utf8");
+    const commands = [...shown.matchAll(/^npm run --silent cli -- (.+)$/gm)].map(
       ([, words]) => words?.split(" ") ?? [],
     );
     expect(commands.map(([name]) => name)).toEqual(["air", "shift", "advise"]);

@@ -88,6 +88,7 @@ const playPractice = async (page: Page) => {
   await page.getByRole("table", { name: /Four players/ }).waitFor({ timeout: 60_000 });
 };
 /** What the judge works out of a day, a way, a list. */
+const drawn = (page: Page) => page.getByRole("table", { name: /^What to fit/ }).waitFor();
 const planned = async (page: Page) => {
   const worked = page.getByText(/all day|nowhere above|draws of air and engine/);
   await worked.filter({ visible: true }).first().waitFor({ timeout: 30_000 });
@@ -130,7 +131,8 @@ const SHOTS: readonly Shot[] = [
   { name: "practice", path: "/practice?game=2.topRich.65008", before: playPractice },
   { name: "day", path: "/rigs/rig:demo-kart/day", before: planned },
   { name: "route", path: `${RIG}/route`, before: planned },
-  { name: "pack-phone", path: `${RIG}/pack`, phone: true, before: planned },
+  { name: "chart", path: `${RIG}/chart`, before: drawn },
+  { name: "handbook", path: "/handbook/idle" },
 ];
 
 mkdirSync(folder, { recursive: true });
