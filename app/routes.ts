@@ -43,6 +43,7 @@ export default [
       route("route", "features/route/route.tsx"),
       route("pack", "features/pack/route.tsx"),
       route("season", "features/season/route.tsx"),
+      route("chart", "features/chart/route.tsx"),
       route("places", "features/places/route.tsx"),
       route("practice", "features/practice/desk.tsx"),
     ]),

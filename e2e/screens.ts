@@ -40,6 +40,7 @@ export const SCREENS = [
   { path: `${RIG}/route`, title: "Col de la Brume" },
   { path: `${RIG}/pack`, title: "Pack" },
   { path: `${RIG}/season`, title: "The season" },
+  { path: `${RIG}/chart`, title: "The chart" },
   { path: `${RIG}/places`, title: "Places" },
   { path: "/find", title: "Find" },
   { path: "/practice", title: "Practice" },

@@ -168,6 +168,7 @@ export const PLACES: readonly Place[] = [
       { name: "Route", path: "route" },
       { name: "Pack", path: "pack" },
       { name: "Season", path: "season" },
+      { name: "Chart", path: "chart" },
       { name: "Places", path: "places" },
     ],
     state: heatState,

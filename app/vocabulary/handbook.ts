@@ -46,6 +46,7 @@ export const HANDBOOK_GROUPS: readonly HandbookGroup[] = [
       page("cylinders", "Several cylinders"),
       page("balance", "Balancing carburettors"),
       page("day", "A day at the track", "day"),
+      page("chart", "A chart for the van", "chart"),
       page("record", "The record", "log"),
     ],
   },

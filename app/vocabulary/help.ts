@@ -23,6 +23,7 @@ const PAGES: Readonly<Record<string, string>> = {
   balance: "balance",
   Sieve: "decides",
   Ahead: "day",
+  chart: "chart",
   Log: "record",
   Rig: "rig",
   schools: "disagree",

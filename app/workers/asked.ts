@@ -14,6 +14,8 @@ import { dayAnswer } from "#core/day/day-answer.ts";
 import { trendOf } from "#core/day/trend.ts";
 import { Setting } from "#core/log/schema.ts";
 import { TrialAsked } from "#core/log/trial-asked.ts";
+import { ChartAsked } from "#core/chart/asked.ts";
+import { chartCells, chartGround } from "#core/chart/jetting-chart.ts";
 import { PackAsked } from "#core/pack/asked.ts";
 import { packAnswer, seasonAnswer } from "#core/pack/pack-answer.ts";
 import { routeAnswer } from "#core/route/route-answer.ts";
@@ -66,6 +68,12 @@ export function answerBeside({ opened, memory }: Kept, question: AskedBeside): A
       return routeAnswer(opened, question.routeId, question.carburettor);
     case "pack":
       return packAnswer(opened, PackAsked.parse(question.asked), question.carburettor);
+    case "chartGround":
+      return chartGround(opened, question.carburettor);
+    case "chart": {
+      const { airs, from } = ChartAsked.parse(question.asked);
+      return chartCells(opened, airs, from, question.carburettor);
+    }
     case "season":
       return seasonAnswer(opened, question.place, question.elevationM, question.carburettor);
   }

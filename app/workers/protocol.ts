@@ -26,6 +26,8 @@ import type { SettingsCompared } from "#core/day/compare-settings.ts";
 import type { DaysCompared } from "#core/day/compare-days.ts";
 import type { Trend } from "#core/day/trend.ts";
 import type { DayAnswer } from "#core/day/day-answer.ts";
+import type { ChartAsked } from "#core/chart/asked.ts";
+import type { ChartCell, ChartGround } from "#core/chart/jetting-chart.ts";
 import type { PackAsked } from "#core/pack/asked.ts";
 import type { SeasonMonth } from "#core/pack/pack-answer.ts";
 import type { PackList } from "#core/pack/pack-list.ts";
@@ -95,6 +97,10 @@ export type Question =
   | { readonly ask: "route"; readonly routeId: string; readonly carburettor?: number }
   /** What to take for an event, a month, a range of air. */
   | { readonly ask: "pack"; readonly asked: PackAsked; readonly carburettor?: number }
+  /** What a jetting chart would rest on. */
+  | { readonly ask: "chartGround"; readonly carburettor?: number }
+  /** Some cells of a jetting chart, on from what is fitted on the way into the first. */
+  | { readonly ask: "chart"; readonly asked: ChartAsked; readonly carburettor?: number }
   /** A year's air at a place and the jets it asks for. */
   | {
       readonly ask: "season";
@@ -124,6 +130,8 @@ export interface Answers {
   readonly day: DayAnswer | undefined;
   readonly route: RouteAnswer;
   readonly pack: PackList;
+  readonly chartGround: ChartGround;
+  readonly chart: ChartCell[];
   readonly season: SeasonMonth[];
 }
 
