@@ -17,6 +17,7 @@ export default [
       route("teardown", "features/rig/teardown/route.tsx"),
       route("work", "features/rig/work/route.tsx"),
       route("schools", "features/rig/schools/route.tsx"),
+      route("like", "features/rig/like/route.tsx"),
       route("walk-round", "features/walk-round/route.tsx"),
       route("walk-round/:check", "features/walk-round/check/route.tsx"),
       route("air", "features/air/route.tsx"),

@@ -16,7 +16,7 @@ const MAP: Readonly<Record<string, { name: string; screens: readonly (string | R
   c: { name: "Change", screens: ["What was fitted?", "Which part was swapped?", "What was done to it?"] },
   n: { name: "Cylinders", screens: [/than the rest/, "Vacuum balance"] },
   s: { name: "Sieve", screens: ["Why", "The sieve", "What if?", "Map of the mixture"] },
-  d: { name: "Ahead", screens: [/day/i, /./, "Pack", "The season", "Places"] },
+  d: { name: "Ahead", screens: [/day/i, /./, "Pack", "The season", "Places", "The chart"] },
   o: { name: "Log", screens: ["The log", "Days like today", "Two days side by side", "Find"] },
   r: {
     name: "Rig",
@@ -28,6 +28,7 @@ const MAP: Readonly<Record<string, { name: string; screens: readonly (string | R
       "Base sheet",
       "Teardown",
       "Ways of working",
+      "Another like it",
     ],
   },
 };

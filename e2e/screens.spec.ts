@@ -23,13 +23,13 @@ const overflows = (page: Page): Promise<string[]> =>
 const GROUPS = {
   "outside a rig": SCREENS.filter(({ path }) => !path.startsWith("/rigs")),
   "of the rig and its walk-round": SCREENS.filter(({ path }) =>
-    /measure|box|parts|swap|base|work|schools|teardown|walk|build/i.test(path),
+    /measure|box|parts|swap|base|work|schools|like|teardown|walk|build/i.test(path),
   ),
   "of the day": SCREENS.filter(({ path }) =>
     /enduro$|atv$|air|idle|twin|look|stopwatch|logger|change|sieve|what-if|map|why|log/.test(path),
   ),
   "of days to come": SCREENS.filter(({ path }) =>
-    /\/(days?|compare|then|route|pack|season|places)(\?|$)/.test(path),
+    /\/(days?|compare|then|route|pack|season|chart|places)(\?|$)/.test(path),
   ),
 };
 

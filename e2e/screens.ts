@@ -13,6 +13,7 @@ export const SCREENS = [
   { path: `${RIG}/base`, title: "Base sheet" },
   { path: `${RIG}/teardown?step=mainJet`, title: "Teardown" },
   { path: `${RIG}/schools`, title: "Ways of working" },
+  { path: `${RIG}/like`, title: "Another like it" },
   { path: `${RIG}/work`, title: "What was done to it?" },
   { path: `${RIG}/walk-round`, title: "Walk-round" },
   { path: `${RIG}/walk-round/needleAndSeat`, title: "Needle and seat" },

@@ -3,7 +3,7 @@
  * the prior variance is common to all cylinders (fuel, level, pipe, model error), a little is each cylinder’s own, so a
  * look at one cylinder informs the others, but less.
  */
-import type { InstrumentMessage } from "../log/schema.ts";
+import type { Build, InstrumentMessage } from "../log/schema.ts";
 import { instrumentKey, OFFSET_SD, type Instrument } from "../looks/instruments.ts";
 import type { Line } from "../looks/line.ts";
 import { PRIOR_SD, UNKNOWNS, UNKNOWNS_EACH, type Belief, type Unknown } from "./unknowns.ts";
@@ -51,13 +51,25 @@ function addShared(
 
 /**
  * @param messages - what other rigs say of these instruments
+ * @param airAnswer - what an engine like this one had learnt of its answer to the air
  * @returns what is thought possible before anything was seen on this rig
  */
-export function priorOf(layout: Layout, messages: readonly InstrumentMessage[] = []): Belief {
+export function priorOf(
+  layout: Layout,
+  messages: readonly InstrumentMessage[] = [],
+  airAnswer: Build["airAnswer"] = { mean: 0, sd: PRIOR_SD.airSensitivity },
+): Belief {
   const { size, cylinders, instruments } = layout;
   const mean = new Float64Array(size);
   const covariance = new Float64Array(size * size);
-  addShared(covariance, size, cylinders, (name) => PRIOR_SD[name] ** 2);
+  addShared(
+    covariance,
+    size,
+    cylinders,
+    (name) => (name === "airSensitivity" ? airAnswer.sd : PRIOR_SD[name]) ** 2,
+  );
+  for (let cylinder = 0; cylinder < cylinders; cylinder += 1)
+    mean[cylinder * UNKNOWNS_EACH + UNKNOWNS.indexOf("airSensitivity")] = airAnswer.mean;
   instruments.forEach((instrument, i) => {
     const place = UNKNOWNS_EACH * cylinders + i;
     const key = instrumentKey(instrument);

@@ -218,7 +218,7 @@ function openLog(present: Present, messages: readonly InstrumentMessage[]): Open
   const log: Omit<OpenLog, "observedIn"> = {
     present,
     layout,
-    prior: priorOf(layout, messages),
+    prior: priorOf(layout, messages, newest.airAnswer),
     frames,
     mixtureOf,
     learnt,

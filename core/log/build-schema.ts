@@ -227,6 +227,13 @@ export const Build = z.strictObject({
       to: z.number().check(z.gte(0.25), z.lte(10)),
     }),
   ]),
+  /** how far an engine like this one departed from the orifice law when the air changed, as its own log had learnt it */
+  airAnswer: z.optional(
+    z.strictObject({
+      mean: z.number().check(z.gte(-1), z.lte(1)),
+      sd: z.number().check(z.gte(0.02), z.lte(0.15)),
+    }),
+  ),
   /** fields that nobody has measured or confirmed yet, e.g. `carburettor.needleJetMm` */
   assumed: z.optional(z.array(z.string().check(z.maxLength(80))).check(z.maxLength(80))),
 });

@@ -6,36 +6,13 @@ import { requireRange } from "../units/guard.ts";
 import type { AirState } from "../air/humid-air.ts";
 import type { Build, Proven, Setting } from "../log/schema.ts";
 import { assumablePaths } from "./assumed.ts";
+import { needleFor, rounded as round } from "./needle-for-bore.ts";
 import { startingBuild, type StartingKind } from "./starting-builds.ts";
-
-type Carburettor = Build["carburettor"];
 
 /** Jets come in steps of this up to {@link COARSE_FROM}, and of twice as much above. */
 const JET_STEP = 2.5;
 const COARSE_FROM = 200;
 const stepAt = (size: number): number => (size >= COARSE_FROM ? 2 * JET_STEP : JET_STEP);
-const round = (value: number, to: number): number => Number((Math.round(value / to) * to).toFixed(3));
-
-/** What is left round the tip of a needle must not fill its jet. */
-const WIDEST_RING = 0.9;
-
-/**
- * Needle and jet of the usual shape for another bore: all along, the ring between them keeps its share of the bore.
- * @param scale - this bore over the usual one
- */
-function needleFor(
-  { needleJetMm, needle }: Pick<Carburettor, "needleJetMm" | "needle">,
-  scale: number,
-): Pick<Carburettor, "needleJetMm" | "needle"> {
-  const ring = (diameterMm: number) => (needleJetMm ** 2 - diameterMm ** 2) * scale ** 2;
-  const widest = Math.max(...needle.profile.map(({ diameterMm }) => ring(diameterMm)));
-  const jet2 = Math.max(needleJetMm ** 2, widest / WIDEST_RING);
-  const points = needle.profile.map(({ alongMm, diameterMm }) => ({
-    alongMm: round(alongMm * scale, 0.1),
-    diameterMm: round(Math.sqrt(jet2 - ring(diameterMm)), 0.01),
-  }));
-  return { needleJetMm: round(Math.sqrt(jet2), 0.01), needle: { ...needle, profile: points } };
-}
 
 /**
  * @param boreMm - throttle bore

@@ -5,6 +5,8 @@
 import { TARGET_LAMBDA } from "../carburettor/zones.ts";
 import type { Build } from "../log/schema.ts";
 import { assumablePaths } from "./assumed.ts";
+import { USUAL_SPREAD_PA } from "../balance/spread.ts";
+import { needleFor } from "./needle-for-bore.ts";
 
 export const STARTING_KINDS = [
   "twoStrokeBike",
@@ -14,6 +16,9 @@ export const STARTING_KINDS = [
   "methanolRacer",
   "twin",
   "four",
+  "fourStrokeKart",
+  "fourStrokeCable",
+  "oldTwin",
 ] as const;
 export type StartingKind = (typeof STARTING_KINDS)[number];
 
@@ -174,6 +179,58 @@ const FOUR: Build = {
   targetLambda: TARGET_LAMBDA.fourStrokeLiquid,
 };
 
+/** A small slide carburettor on a kart that is hired out or raced in a class of its own. */
+const FOUR_STROKE_KART: Build = {
+  ...KART,
+  engine: { strokes: 4, cooling: "air", displacementCm3: 200, cylinders: 1, idleRpm: 1700, peakRpm: 6500 },
+  carburettor: {
+    ...KART.carburettor,
+    boreMm: 22,
+    slide: { kind: "manual", idleLiftMm: 1.4, cutawayMm: 3 },
+    ...needleFor(BIKE.carburettor, 22 / BIKE.carburettor.boreMm),
+    fuelDropMm: 9,
+  },
+  fuel: { name: "petrol", ethanolPercent: 5 },
+  baseline: {
+    setting: { pilot: 35, screwTurns: 1.5, clip: 3, main: 95, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
+  box: { pilots: [32, 35, 38], mains: range(85, 107.5, 2.5), shimsMm: [] },
+  targetLambda: TARGET_LAMBDA.fourStrokeAir,
+  usage: { idle: 5, low: 15, mid: 30, top: 50 },
+};
+
+/** The cable lifts the slide by itself: no depression, no rubber. */
+const FOUR_STROKE_CABLE: Build = {
+  ...BIKE,
+  engine: { strokes: 4, cooling: "air", displacementCm3: 350, cylinders: 1, idleRpm: 1300, peakRpm: 7000 },
+  carburettor: {
+    ...BIKE.carburettor,
+    boreMm: 30,
+    slide: { kind: "manual", idleLiftMm: 1.8, cutawayMm: 3.5 },
+    ...needleFor(BIKE.carburettor, 30 / BIKE.carburettor.boreMm),
+    fuelDropMm: 10,
+  },
+  fuel: { name: "petrol", ethanolPercent: 5 },
+  baseline: {
+    setting: { pilot: 40, screwTurns: 1.5, clip: 3, main: 130, shimMm: 0 },
+    air: STANDARD_DAY,
+    proven: "guess",
+  },
+  box: { pilots: [38, 40, 42], mains: range(120, 142.5, 2.5), shimsMm: [] },
+  targetLambda: TARGET_LAMBDA.fourStrokeAir,
+  usage: { idle: 15, low: 35, mid: 35, top: 15 },
+};
+
+/** Two of them, each on a cable of its own: balance comes before any jet. */
+const OLD_TWIN: Build = {
+  ...FOUR_STROKE_CABLE,
+  engine: { ...FOUR_STROKE_CABLE.engine, displacementCm3: 325, cylinders: 2, idleRpm: 1000, peakRpm: 6500 },
+  carburettors: 2,
+  sync: { linkage: "cables", vacuumSpreadPa: USUAL_SPREAD_PA },
+};
+
 const STARTING: Readonly<Record<StartingKind, Build>> = {
   twoStrokeBike: BIKE,
   fourStrokeAtv: ATV,
@@ -182,6 +239,9 @@ const STARTING: Readonly<Record<StartingKind, Build>> = {
   methanolRacer: RACER,
   twin: TWIN,
   four: FOUR,
+  fourStrokeKart: FOUR_STROKE_KART,
+  fourStrokeCable: FOUR_STROKE_CABLE,
+  oldTwin: OLD_TWIN,
 };
 
 /** @returns usual values, all of them marked as assumed */

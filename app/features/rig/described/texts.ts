@@ -107,6 +107,7 @@ const makeFields = (units: AirUnits) =>
     others: z.array(z.object({ carburettor, setting })),
     sync: asItWas<typeof B.sync>(),
     heat: asItWas<typeof B.heat>(),
+    airAnswer: asItWas<typeof B.airAnswer>(),
     fuel,
     baseline: z.object({
       setting,
@@ -215,6 +216,7 @@ export function buildTexts(build: Build, units = METRIC): BuildTexts {
   const texts = z.encode(fieldsIn(units), {
     sync: undefined,
     heat: undefined,
+    airAnswer: undefined,
     plug: undefined,
     breathing: undefined,
     ...build,

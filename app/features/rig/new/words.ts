@@ -10,6 +10,9 @@ export const KIND_WORDS: Readonly<Record<StartingKind, { readonly name: string; 
   methanolRacer: { name: "Methanol racer", note: "drags and sprints" },
   twin: { name: "Twin", note: "four-stroke, two vacuum slides" },
   four: { name: "Four", note: "four-stroke, four vacuum slides" },
+  fourStrokeKart: { name: "Four-stroke kart", note: "small slide carburettor" },
+  fourStrokeCable: { name: "Four-stroke, cable slide", note: "one cylinder, the cable lifts the slide" },
+  oldTwin: { name: "Old twin", note: "four-stroke, two cable slides" },
 };
 
 /** A name until it is given another. */
@@ -23,6 +26,9 @@ export const firstName = (kind: StartingKind, displacementCm3: number, cylinders
     methanolRacer: "methanol racer",
     twin: "twin",
     four: "four",
+    fourStrokeKart: "four-stroke kart",
+    fourStrokeCable: "four-stroke",
+    oldTwin: "twin",
   };
   return `${size} ${words[kind]}`;
 };
