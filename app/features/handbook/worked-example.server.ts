@@ -57,7 +57,7 @@ export function workedExample(): WorkedExample {
     then: numbers(humidAir(baseline.air)),
     now: numbers(air),
     byPhysics: shiftAt(model, settingFromLog(baseline.setting), top).shift,
-    looks: advice.looks.length,
+    looks: open.present.looks.length,
     fitted: { main: advice.fitted.main, ...before.zones.top },
     card: {
       main: advice.card.setting.main,
