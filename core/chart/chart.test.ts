@@ -7,6 +7,8 @@ import { TOLD_DAY, TOLD_OFFSET } from "../../demo/told-day.ts";
 import type { Change, Entry, Setting } from "../log/schema.ts";
 import { chartCells, chartGround, wasRidden } from "./jetting-chart.ts";
 import { cellOf, gridCells, walks, type GridAsked } from "./grid.ts";
+import { lettered } from "./letters.ts";
+import { wholeChart } from "./whole-chart.ts";
 
 const GRID: GridAsked = {
   side: "height",
@@ -138,5 +140,33 @@ describe("the chart", () => {
     expect(wasRidden(ground.ridden, ground.ridden[0]! * 1.01)).toBe(true);
     expect(wasRidden(ground.ridden, 0.8)).toBe(false);
     expect(() => wasRidden([], Number.NaN)).toThrow("dry density");
+  });
+});
+
+describe("the chart for a file", () => {
+  it("is whole, row by row, and the same as one that is drawn piece by piece; a guess has none", () => {
+    const open = openCase(logOf("rig:demo-kart"));
+    const cells = wholeChart(open, GRID);
+    expect(cells.map(({ row, column }) => 4 * row + column)).toEqual(Array.from({ length: 16 }, (_, i) => i));
+    const { today } = chartGround(open);
+    const [thinner] = walks(gridCells(GRID), today!.dryDensityKgM3);
+    const piece = chartCells(
+      open,
+      thinner.slice(0, 3).map(({ air }) => air),
+      undefined,
+    );
+    piece.forEach((fit, i) => {
+      const cell = thinner[i]!;
+      expect(cells.find(({ row, column }) => row === cell.row && column === cell.column)!.fit).toEqual(fit);
+    });
+    const letters = [...lettered(cells).values()].map(({ letter }) => letter);
+    expect(letters[0]).toBe("A");
+    expect(new Set(letters).size).toBe(letters.length);
+    const guess = logOf("rig:demo-kart").flatMap((entry): Entry[] =>
+      entry.kind === "build"
+        ? [{ ...entry, build: { ...entry.build, baseline: { ...entry.build.baseline, proven: "guess" } } }]
+        : [],
+    );
+    expect(wholeChart(openCase(guess))).toEqual([]);
   });
 });

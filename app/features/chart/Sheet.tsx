@@ -3,6 +3,7 @@ import clsx from "clsx";
 import { settingKey } from "#core/advice/judge/judge-setting.ts";
 import { cellOf, type GridAsked } from "#core/chart/grid.ts";
 import { wasRidden, type ChartGround } from "#core/chart/jetting-chart.ts";
+import { lettered, type DrawnCell } from "#core/chart/letters.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { dayTitle } from "#app/vocabulary/days.ts";
 import { fixed, formatNumber, formatQuantity } from "#app/vocabulary/numerals.ts";
@@ -10,8 +11,7 @@ import { partValue, percentWords } from "#app/vocabulary/parts.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 import { localInstant } from "#app/journal/clock.ts";
 import css from "./chart.module.css";
-import { lettered } from "./settings.ts";
-import type { DrawnCell, DrawnChart } from "./use-chart.ts";
+import type { DrawnChart } from "./use-chart.ts";
 import { restsOn, SIDE_WORDS, VALID } from "./words.ts";
 
 interface SheetProps {

@@ -1,10 +1,9 @@
 /** What is typed for a chart, its letters and its file. */
 import Papa from "papaparse";
 import { Preferences } from "#app/vocabulary/preferences.ts";
-import { chartCsv } from "./csv.ts";
+import { lettered, type DrawnCell } from "#core/chart/letters.ts";
+import { chartCsv } from "#app/store/book-file/chart-csv.ts";
 import { readChart, roundValues, type ChartTexts } from "./form.ts";
-import { lettered } from "./settings.ts";
-import type { DrawnCell } from "./use-chart.ts";
 import { restsOn } from "./words.ts";
 
 const METRIC = Preferences.parse({});

@@ -1,15 +1,12 @@
 /** The cells of a chart, worked out piece by piece: each piece goes on from what the one before it fits. */
 import { useEffect, useMemo, useState } from "react";
 import { gridCells, walks, type GridAsked, type GridCell } from "#core/chart/grid.ts";
+import type { DrawnCell } from "#core/chart/letters.ts";
 import type { ChartCell, ChartGround } from "#core/chart/jetting-chart.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { askJudge } from "#app/journal/judge.ts";
 import { wordsOf } from "#app/workers/on-demand.ts";
 import { revisionKey } from "#app/workers/revision.ts";
-
-export interface DrawnCell extends GridCell {
-  readonly fit: ChartCell;
-}
 
 export interface DrawnChart {
   readonly cells: readonly GridCell[];

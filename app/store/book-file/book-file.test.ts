@@ -95,6 +95,16 @@ describe("names in a zip", () => {
 });
 
 describe("a book as a zip", () => {
+  it("of one rig alone carries its chart, and comes in all the same; a guess has none", async () => {
+    const written = await writeBook([RIG], NOW);
+    expect(await pathsIn(written.blob)).toContain("charts/250-enduro.csv");
+    expect(await importFile(written.blob)).toMatchObject({ ok: true, value: { rigs: 0, entries: 0 } });
+    const guessed = { ...ENDURO_BUILD, baseline: { ...ENDURO_BUILD.baseline, proven: "guess" as const } };
+    await importRigs([{ header: OTHER, entries: [{ ...build(), build: guessed } as Entry] }]);
+    const other = await writeBook([OTHER.id], NOW);
+    expect((await pathsIn(other.blob)).filter((path) => path.startsWith("charts/"))).toEqual([]);
+    await removeRig(OTHER.id);
+  }, 20_000);
   it("comes back unchanged, with its photos, and nothing the second time", async () => {
     await importRigs(
       [{ header: OTHER, entries: [build(), withPhoto] }],

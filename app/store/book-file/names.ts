@@ -15,6 +15,7 @@ export const fileNameOf = (name: string): string =>
 
 export const rigPath = ({ id, name }: Pick<Header, "id" | "name">): string =>
   `rigs/${fileNameOf(name)}.${tail(id)}.json`;
+export const chartPath = ({ name }: Pick<Header, "name">): string => `charts/${fileNameOf(name)}.csv`;
 export const photoPath = (rigId: string, id: string): string => `photos/${tail(rigId)}/${tail(id)}.jpg`;
 export const rawPath = (rigId: string): string => `raw/${tail(rigId)}.json`;
 

@@ -7,7 +7,7 @@ import { database, rigOfKey } from "../database.ts";
 import { heardBy } from "../instruments.ts";
 import { isPhotoKey, photosIn, readPhoto } from "../photos.ts";
 import { readRig } from "../rig-log.ts";
-import { photoPath, rawPath, rigPath } from "./names.ts";
+import { chartPath, photoPath, rawPath, rigPath } from "./names.ts";
 
 export interface Written {
   readonly blob: Blob;
@@ -57,6 +57,7 @@ function readMe(written: Omit<Written, "blob" | "counts">, savedAt: string): str
     "",
     "Data, Import takes this zip as it is. Each file in rigs/ is a log by itself and can be imported alone;",
     "tamis-log.schema.json says what stands in it. photos/ holds what the logs name, as JPEG.",
+    "charts/ holds the chart of a rig that was exported alone: what to fit in which air.",
     "",
     ...written.rigs.map((header) => `${header.plate}  ${header.name}  ${rigPath(header)}`),
   ];
@@ -105,6 +106,11 @@ export async function writeBook(rigIds: readonly string[], savedAt: string): Pro
     const all = [...rig.entries, ...(rig.setAside ?? [])];
     counts[id] = all.length;
     await text(rigPath(rig.header), JSON.stringify(file, null, 1));
+    if (rigIds.length === 1) {
+      const { chartFile } = await import("./chart-file.ts");
+      const chart = chartFile(rig.entries, rig.instruments ?? []);
+      if (chart !== undefined) await text(chartPath(rig.header), chart);
+    }
     for (const photo of photosIn(all)) {
       const bytes = await readPhoto(id, photo.id);
       if (!bytes) lostPhotos += 1;

@@ -1,7 +1,6 @@
 /** The chart as a table for a spreadsheet: one row a cell, SI-free as it is shown. */
 import Papa from "papaparse";
-import type { DrawnCell } from "./use-chart.ts";
-import { lettered } from "./settings.ts";
+import { lettered, type DrawnCell } from "#core/chart/letters.ts";
 import { settingKey } from "#core/advice/judge/judge-setting.ts";
 
 /** @returns a CSV; numbers with a point, as files have them */

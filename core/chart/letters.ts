@@ -1,7 +1,12 @@
-/** The settings of a chart, each with a letter. */
-import { settingKey } from "#core/advice/judge/judge-setting.ts";
-import type { Setting } from "#core/log/schema.ts";
-import type { DrawnCell } from "./use-chart.ts";
+/** The settings of a chart, each with a letter: the one for the densest air first. */
+import { settingKey } from "../advice/judge/judge-setting.ts";
+import type { Setting } from "../log/schema.ts";
+import type { GridCell } from "./grid.ts";
+import type { ChartCell } from "./jetting-chart.ts";
+
+export interface DrawnCell extends GridCell {
+  readonly fit: ChartCell;
+}
 
 export interface Lettered {
   readonly letter: string;
@@ -12,7 +17,7 @@ export interface Lettered {
 const letterOf = (i: number): string =>
   (i < 26 ? "" : letterOf(Math.floor(i / 26) - 1)) + String.fromCharCode(65 + (i % 26));
 
-/** @returns the settings from the richest main jet to the leanest, by their key */
+/** @returns the settings by their key, in the order of their letters */
 export function lettered(cells: readonly DrawnCell[]): ReadonlyMap<string, Lettered> {
   const found = new Map<string, { setting: Setting; cells: number; density: number }>();
   for (const { fit, dryDensityKgM3 } of cells) {

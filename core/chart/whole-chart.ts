@@ -1,0 +1,33 @@
+/** A whole chart in one go, for a file. */
+import type { Case } from "../advice/judge/case.ts";
+import { gridCells, walks, type GridAsked } from "./grid.ts";
+import { chartCells, chartGround } from "./jetting-chart.ts";
+import type { DrawnCell } from "./letters.ts";
+
+const upTo = (from: number, to: number, by: number): number[] =>
+  Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by);
+
+/** What most places see: -5 to 40 °C, from the sea to 2500 m. */
+export const USUAL_GRID: GridAsked = {
+  side: "height",
+  temperaturesK: upTo(268.15, 313.15, 5),
+  rows: upTo(0, 2500, 250),
+  relativeHumidity: 0.5,
+};
+
+/** @returns every cell, row by row; none for a rig whose setting is a guess */
+export function wholeChart(open: Case, grid: GridAsked = USUAL_GRID): DrawnCell[] {
+  const ground = chartGround(open);
+  if (ground.guess) return [];
+  const drawn = walks(gridCells(grid), ground.today?.dryDensityKgM3 ?? ground.ridden[0] ?? 1.2).flatMap(
+    (walk) => {
+      const fits = chartCells(
+        open,
+        walk.map(({ air }) => air),
+        undefined,
+      );
+      return walk.flatMap((cell, i) => (fits[i] ? [{ ...cell, fit: fits[i] }] : []));
+    },
+  );
+  return drawn.sort((a, b) => a.row - b.row || a.column - b.column);
+}
