@@ -91,7 +91,7 @@ for (const rig of RIG_NAMES)
     const ground = chartGround(open);
     const grid = gridCells(GRID);
     const chart = new Map<string, ChartCell>();
-    for (const walk of walks(grid, ground.today?.dryDensityKgM3 ?? 1.2)) {
+    for (const walk of walks(grid, ground.fromKgM3)) {
       const found = chartCells(
         open,
         walk.map(({ air }) => air),

@@ -55,6 +55,15 @@ describe("a practice game", () => {
     expect((await now()).view.over).toBe(true);
     expect((await fit(rig.fitted.main))?.message).toContain("This game is over");
   });
+  it("that ends with a hurt engine is not offered to go on with", async () => {
+    await startGame(ASKED, false);
+    expect(await readLadder()).toMatchObject({ value: { games: [{ over: false }] } });
+    const { build } = await openRig(id);
+    expect(await fit(Math.min(...build.box.mains))).toBeUndefined();
+    await doInGame(id, RIDE);
+    expect((await now()).view).toMatchObject({ hurt: true, over: true });
+    expect(await readLadder()).toMatchObject({ value: { games: [{ over: true }] } });
+  });
   it("goes on where it was, and begins anew only when that is asked for", async () => {
     await startGame(ASKED, false);
     await doInGame(id, RIDE);

@@ -38,6 +38,8 @@ const Kept = z.strictObject({
   at: z.number(),
   entries: z.array(Entry),
   done: z.array(z.strictObject({ after: count, action: GameAction })),
+  /** the engine was hurt, or the gate opened: nothing of it is to be gone on with */
+  over: z.optional(z.boolean()),
   /** entries that the log had when the card was last looked at */
   shownAt: z.optional(count),
 });
@@ -157,8 +159,9 @@ function changed(rigId: string, to: (kept: Kept) => Stored<Kept>): Promise<Store
       const record = recordOf(game.value.asked, next.value);
       const after = await practice.call(async (remote) => await remote.after(record));
       if ("refused" in after) return failed("refused", REFUSAL_WORDS[after.refused]);
-      await write(rigId, game.value.asked, next.value);
-      const open = openOf(record, next.value, after.view);
+      const kept: Kept = { ...next.value, ...(after.view.over && { over: true }) };
+      await write(rigId, game.value.asked, kept);
+      const open = openOf(record, kept, after.view);
       shownAs.set(rigId, open);
       return stored(open);
     }),
@@ -247,7 +250,7 @@ async function games(): Promise<GameBegun[]> {
       const game = kept.success ? readGame(kept.data.game) : undefined;
       if (!kept.success || !game?.ok) return [];
       const { at, done } = kept.data;
-      const over = done.some(({ action }) => action.do === "done");
+      const over = kept.data.over === true || done.some(({ action }) => action.do === "done");
       return [{ rigId: practiceId(game.asked), asked: game.asked, at, over }];
     })
     .sort((a, b) => b.at - a.at);

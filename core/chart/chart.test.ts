@@ -124,6 +124,24 @@ describe("the chart", () => {
     expect(cell!.safe).toBe(false);
     expect(cell!.buyMain).toBeGreaterThan(158);
   });
+  it("of a rig without a box has one setting, and says what to buy where that is not safe", () => {
+    const entries = logOf("rig:demo-enduro").map((entry) =>
+      entry.kind === "build"
+        ? { ...entry, build: { ...entry.build, box: { pilots: [], mains: [], shimsMm: [] } } }
+        : entry,
+    );
+    const cells = wholeChart(openCase(entries.filter(({ kind }) => kind !== "box")), GRID);
+    expect(new Set(cells.map(({ fit }) => fit.setting.main)).size).toBe(1);
+    for (const { fit } of cells) expect(fit.safe || fit.buyMain !== undefined).toBe(true);
+  });
+  it("begins in the air that the setting is known in where none was read", () => {
+    const build = logOf("rig:demo-enduro")
+      .filter(({ kind }) => kind === "build")
+      .slice(0, 1);
+    const ground = chartGround(openCase(build));
+    expect(ground).toMatchObject({ guess: false, looks: 0, today: undefined });
+    expect(ground.fromKgM3).toBeCloseTo(ground.ridden[0]!, 9);
+  });
   it("knows a guess, and which air was ridden", () => {
     const build = logOf("rig:demo-enduro").filter(({ kind }) => kind === "build");
     const guess = build.map((entry) =>

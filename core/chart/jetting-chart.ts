@@ -36,6 +36,8 @@ export interface ChartGround {
   readonly days: number;
   /** dry densities that were ridden in: what the looks were taken in, and what a setting was called right in */
   readonly ridden: readonly number[];
+  /** where the walks begin: today's air, or else one that the setting is known in */
+  readonly fromKgM3: number;
   /** today's air, the newest that was read */
   readonly today: (AirState & { readonly dryDensityKgM3: number }) | undefined;
 }
@@ -119,14 +121,16 @@ export function chartGround(open: Case, carburettor = 0): ChartGround {
   const looked = REACHED_ZONES.every((zone) => group.evidence.some((one) => one.zone === zone));
   const claimAirs = claimed.map(({ air }) => (air ?? group.frame.air).dryDensityKgM3);
   const lookAirs = present.looks.flatMap(({ air }) => (air ? [humidAirFromLog(air).dryDensityKgM3] : []));
-  const { air } = present;
+  const today = present.air && humidAirFromLog(present.air);
+  const ridden = [...new Set([...claimAirs, ...lookAirs])].sort((a, b) => a - b);
   return {
     fitted: group.fitted,
     guess: claimed.length === 0 && !looked,
     looks: present.looks.length,
     days: new Set(present.looks.map(({ entry }) => dayOf(entry.at))).size,
-    ridden: [...new Set([...claimAirs, ...lookAirs])].sort((a, b) => a - b),
-    today: air && humidAirFromLog(air),
+    ridden,
+    fromKgM3: (today ?? group.frame.air).dryDensityKgM3,
+    today,
   };
 }
 

@@ -19,15 +19,13 @@ export const USUAL_GRID: GridAsked = {
 export function wholeChart(open: Case, grid: GridAsked = USUAL_GRID): DrawnCell[] {
   const ground = chartGround(open);
   if (ground.guess) return [];
-  const drawn = walks(gridCells(grid), ground.today?.dryDensityKgM3 ?? ground.ridden[0] ?? 1.2).flatMap(
-    (walk) => {
-      const fits = chartCells(
-        open,
-        walk.map(({ air }) => air),
-        undefined,
-      );
-      return walk.flatMap((cell, i) => (fits[i] ? [{ ...cell, fit: fits[i] }] : []));
-    },
-  );
+  const drawn = walks(gridCells(grid), ground.fromKgM3).flatMap((walk) => {
+    const fits = chartCells(
+      open,
+      walk.map(({ air }) => air),
+      undefined,
+    );
+    return walk.flatMap((cell, i) => (fits[i] ? [{ ...cell, fit: fits[i] }] : []));
+  });
   return drawn.sort((a, b) => a.row - b.row || a.column - b.column);
 }

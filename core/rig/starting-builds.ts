@@ -227,6 +227,11 @@ const FOUR_STROKE_CABLE: Build = {
 const OLD_TWIN: Build = {
   ...FOUR_STROKE_CABLE,
   engine: { ...FOUR_STROKE_CABLE.engine, displacementCm3: 325, cylinders: 2, idleRpm: 1000, peakRpm: 6500 },
+  carburettor: {
+    ...FOUR_STROKE_CABLE.carburettor,
+    boreMm: 28,
+    ...needleFor(BIKE.carburettor, 28 / BIKE.carburettor.boreMm),
+  },
   carburettors: 2,
   sync: { linkage: "cables", vacuumSpreadPa: USUAL_SPREAD_PA },
 };

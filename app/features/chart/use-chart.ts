@@ -22,7 +22,7 @@ export function useChart(grid: GridAsked | undefined, ground: ChartGround | unde
   const cells = useMemo(() => (grid ? gridCells(grid) : []), [grid]);
   const key = `${revisionKey(revision)} ${carburettor} ${JSON.stringify(grid)}`;
   const [done, setDone] = useState<{ key: string; drawn: readonly DrawnCell[]; problem?: string }>();
-  const begins = ground && !ground.guess ? (ground.today?.dryDensityKgM3 ?? ground.ridden[0]) : undefined;
+  const begins = ground && !ground.guess ? ground.fromKgM3 : undefined;
   useEffect(() => {
     if (begins === undefined || cells.length === 0) return;
     let left = false;
