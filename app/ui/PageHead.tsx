@@ -9,7 +9,7 @@ export function PageHead() {
       <Link className="brand" to="/" style={{ paddingInline: 0 }}>
         <Mark /> Tamis
       </Link>
-      <nav aria-label="Pages">
+      <nav aria-label="Pages" className="no-print">
         <NavLink to="/" end>
           Paddock
         </NavLink>
