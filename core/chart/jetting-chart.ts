@@ -137,7 +137,7 @@ export function chartGround(open: Case, carburettor = 0): ChartGround {
 /** Air within this share of one that was ridden is the same air. */
 const SAME_AIR = 0.02;
 
-/** @returns whether a density was ridden in, or lies between two that were, not far apart */
+/** @returns whether air of this density was ridden in, or nearly */
 export function wasRidden(ridden: readonly number[], dryDensityKgM3: number): boolean {
   requireRange("dry density", dryDensityKgM3, 0.3, 2, "kg/m³");
   return ridden.some((one) => Math.abs(one / dryDensityKgM3 - 1) <= SAME_AIR);

@@ -15,10 +15,10 @@ export const USUAL_GRID: GridAsked = {
   relativeHumidity: 0.5,
 };
 
-/** @returns every cell, row by row; none for a rig whose setting is a guess */
+/** @returns every cell, row by row; none for a rig whose setting is a guess, or whose walk-round found a stop */
 export function wholeChart(open: Case, grid: GridAsked = USUAL_GRID): DrawnCell[] {
   const ground = chartGround(open);
-  if (ground.guess) return [];
+  if (ground.guess || open.present.held.length > 0) return [];
   const drawn = walks(gridCells(grid), ground.fromKgM3).flatMap((walk) => {
     const fits = chartCells(
       open,

@@ -26,7 +26,7 @@ function rowWords({ side }: GridAsked, value: number, units: Preferences): strin
 }
 
 export function Sheet({ grid, ground, chart: { cells, drawn } }: SheetProps) {
-  const { header, preferences, present } = useRig();
+  const { header, preferences } = useRig();
   const at = new Map(drawn.map((cell) => [`${cell.row} ${cell.column}`, cell]));
   const settings = lettered(drawn);
   const today = ground.today && cellOf(cells, ground.today);
@@ -128,7 +128,7 @@ export function Sheet({ grid, ground, chart: { cells, drawn } }: SheetProps) {
       </table>
       <footer>
         <p>
-          Per cent: how sure it is that idle, middle and full throttle are right. Full ink: air that was
+          Per cent: how sure the least sure of idle, middle and full throttle is. Full ink: air that was
           ridden in.
           {today && " Framed: the air that was read last."}
         </p>
@@ -136,7 +136,6 @@ export function Sheet({ grid, ground, chart: { cells, drawn } }: SheetProps) {
           <strong>Lean at full throttle destroys engines.</strong> Come from the rich side, one step, then
           look. Stop at any ping or specks. Rule book and local law come first.
           {header.simulated && " SIMULATED."}
-          {present.held.length > 0 && " The walk-round found a stop: mend it first."}
         </p>
       </footer>
     </article>

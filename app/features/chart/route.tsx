@@ -20,7 +20,9 @@ import { useSayProblem } from "#app/ui/Toast.tsx";
 import { TypedField } from "#app/ui/TypedField.tsx";
 import { Working } from "#app/ui/Working.tsx";
 import { handbookHref } from "#app/vocabulary/help.ts";
+import { typedText } from "#app/vocabulary/numerals.ts";
 import { capital } from "#app/vocabulary/parts.ts";
+import { heldWords } from "#app/vocabulary/walk-round.ts";
 import css from "./chart.module.css";
 import { readChart, type ChartTexts } from "./form.ts";
 import { Sheet } from "./Sheet.tsx";
@@ -48,9 +50,9 @@ function startTexts({ present, preferences }: RigContext): ChartTexts {
 /** What stands down the side has other ends. */
 function endsOf(side: string, { preferences }: RigContext): Pick<ChartTexts, "lowest" | "highest"> {
   const glass = (pascals: number) =>
-    String(Math.round(10 * fromSI("pressure", pascals, preferences.pressure)) / 10);
+    typedText(Math.round(10 * fromSI("pressure", pascals, preferences.pressure)) / 10);
   if (side === "pressure") return { lowest: glass(80_000), highest: glass(103_000) };
-  if (side === "density") return { lowest: "0.95", highest: "1.3" };
+  if (side === "density") return { lowest: typedText(0.95), highest: typedText(1.3) };
   const height = (metres: number) => String(Math.round(fromSI("length", metres, preferences.length)));
   return { lowest: "0", highest: height(2000) };
 }
@@ -58,13 +60,16 @@ function endsOf(side: string, { preferences }: RigContext): Pick<ChartTexts, "lo
 export default function ChartRoute() {
   const context = useRig();
   const { preferences, header } = context;
+  const { held } = context.present;
   const methods = useForm<ChartTexts>({ defaultValues: startTexts(context) });
   const { offer } = useTyped(header.id, "chart", methods);
   const texts = useWatch({ control: methods.control, compute: (all: ChartTexts) => all });
   const read = useMemo(() => readChart(texts, preferences), [texts, preferences]);
   const grid = read.ok ? read.grid : undefined;
   const { value: ground, problem: noGround } = useJudge({ ask: "chartGround" });
-  const chart = useChart(grid, ground);
+  /** why there is none: like the card it is held back on a stop */
+  const why = held.length > 0 ? heldWords(held).reason : ground?.guess ? GUESS : undefined;
+  const chart = useChart(why === undefined ? grid : undefined, ground);
   const [drawing, setDrawing] = useState(false);
   const [noPicture, setNoPicture] = useState<{ message: string }>();
   useSayProblem(noPicture);
@@ -99,9 +104,9 @@ export default function ChartRoute() {
         </p>
       </div>
       {offer && <TypedBefore offer={offer} />}
-      {ground?.guess ? (
-        <Caution grave page={handbookHref("chart")}>
-          {GUESS}
+      {why !== undefined ? (
+        <Caution grave page={handbookHref(held.length > 0 ? "walk-round" : "chart")}>
+          {why}
         </Caution>
       ) : (
         <>

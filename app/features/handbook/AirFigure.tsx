@@ -1,20 +1,11 @@
 /** Dry air at a temperature, height and humidity, by the formula that the card uses. */
 import { useState } from "react";
 import { densityAltitude } from "#core/air/air-worth.ts";
-import { standardPressure } from "#core/air/barometer.ts";
-import { humidAir } from "#core/air/humid-air.ts";
 import { fixed } from "#app/vocabulary/numerals.ts";
 import { Amount, useAmount } from "./Amount.tsx";
 import css from "./handbook.module.css";
 import { Slider } from "./Slider.tsx";
-
-const airAt = (celsius: number, heightM: number, percent: number) =>
-  humidAir({
-    temperatureK: 273.15 + celsius,
-    pressurePa: standardPressure(heightM),
-    relativeHumidity: percent / 100,
-  });
-const HOME = airAt(15, 0, 50).dryDensityKgM3;
+import { airAt, shareOfHome } from "./usual-air.ts";
 
 export function AirFigure() {
   const [celsius, setCelsius] = useState(25);
@@ -22,7 +13,7 @@ export function AirFigure() {
   const [humidity, setHumidity] = useState(50);
   const amount = useAmount();
   const air = airAt(celsius, height, humidity);
-  const share = (100 * air.dryDensityKgM3) / HOME;
+  const share = shareOfHome(air);
   return (
     <figure className={css["figure"]}>
       <svg

@@ -14,7 +14,7 @@ const SHORT: Readonly<Partial<Record<(typeof ORDER)[number], string>>> = {
 /** @returns e.g. `27, pit lane, 13:40: main 155, screw 1 ¾, clip 2nd, pilot 45.` */
 export function handOverText(
   { header, present: { air } }: Pick<RigContext, "header" | "present">,
-  { card, carburettors, groups }: Pick<Advice, "card" | "carburettors" | "groups">,
+  { card, next, carburettors, groups }: Pick<Advice, "card" | "next" | "carburettors" | "groups">,
 ): string {
   const which = groups < 2 ? "" : `carburettor ${carburettors.map((one) => one + 1).join(" and ")}`;
   const where = [header.plate || header.name, which, air?.place ?? "", air?.at.slice(11, 16) ?? ""];
@@ -23,5 +23,6 @@ export function handOverText(
     return row ? `${SHORT[part] ?? partInSentence(part)} ${partValue(part, row.to)}` : [];
   });
   const safe = card.safe ? "" : " Not safe at full throttle: do not run it flat out.";
-  return `${where.filter((one) => one !== "").join(", ")}: ${parts.join(", ")}.${safe}`;
+  const stop = next.kind === "stop" ? " Stop riding: look at the plug first." : "";
+  return `${where.filter((one) => one !== "").join(", ")}: ${parts.join(", ")}.${safe}${stop}`;
 }

@@ -1,4 +1,4 @@
-/** The chart as a table for a spreadsheet: one row a cell, SI-free as it is shown. */
+/** The chart as a table for a spreadsheet: one row a cell, in metric units. */
 import Papa from "papaparse";
 import { lettered, type DrawnCell } from "#core/chart/letters.ts";
 import { settingKey } from "#core/advice/judge/judge-setting.ts";
