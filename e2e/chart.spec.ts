@@ -59,6 +59,7 @@ test("another rig like this one stands beside it, its setting a guess: it has no
   const rigs = page.getByRole("link", { name: /250 enduro/ });
   await expect(rigs).toHaveCount(2);
   await rigs.nth(1).click();
+  await expect(page).toHaveURL(/\/rigs\//);
   await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeVisible();
   await page.goto(`${new URL(page.url()).pathname}/chart`);
   await expect(page.getByRole("alert")).toContainText("Your setting is a guess, so there is no chart yet.");
