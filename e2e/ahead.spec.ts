@@ -137,7 +137,7 @@ test("the simulated forecast runs through the air that was read, and is marked",
   await open(page, `${KART}/day`);
   await page.getByRole("button", { name: "Simulated forecast" }).click();
   const panel = page.getByRole("region", { name: "The forecast’s columns" });
-  await expect(panel.getByText("SIMULATED")).toBeVisible();
+  await expect(panel.getByText("SIMULATED", { exact: true })).toBeVisible();
   await expect(panel.getByText(/^36 hours, /)).toBeVisible();
   await panel.getByRole("button", { name: "Keep this forecast" }).click();
   await expect(panel).toHaveCount(0);

@@ -62,7 +62,7 @@ test("the simulated station warms up in the sun, is found out, and what it fills
   await page.getByRole("button", { name: "From a weather station" }).click();
   await page.getByRole("button", { name: "Simulated weather station" }).click();
   const station = page.getByRole("region", { name: "Weather station" });
-  await expect(station.getByText("SIMULATED")).toBeVisible();
+  await expect(station.getByText("SIMULATED", { exact: true })).toBeVisible();
   await station.getByText("In the sun").click();
   const warms = station.getByText(/The station warms up by itself/);
   for (let waited = 0; waited < 60 && !(await warms.isVisible()); waited += 1) await page.clock.runFor(1000);

@@ -16,6 +16,20 @@ function Screen() {
     </main>
   );
 }
+/** A screen whose heading waits for its numbers. */
+function SlowScreen() {
+  const [words, setWords] = useState("");
+  useFocusHeading();
+  return (
+    <main>
+      {words && <h1>{words}</h1>}
+      <button type="button" onClick={() => setWords("There at last")}>
+        Answer
+      </button>
+    </main>
+  );
+}
+
 async function opened() {
   const router = createMemoryRouter([{ path: "*", element: <Screen /> }], { initialEntries: ["/a"] });
   render(<RouterProvider router={router} />);
@@ -28,6 +42,16 @@ describe("the heading after a change of screens", () => {
   it("has the focus, and so has the one that takes its place", async () => {
     fireEvent.click(await opened());
     await waitFor(() => expect(screen.getByRole("heading", { name: "Second" })).toHaveFocus());
+  });
+  it("has the focus however late it comes", async () => {
+    jest.useFakeTimers();
+    const router = createMemoryRouter([{ path: "*", element: <SlowScreen /> }], { initialEntries: ["/a"] });
+    render(<RouterProvider router={router} />);
+    await act(() => router.navigate("/b"));
+    act(() => jest.advanceTimersByTime(20_000));
+    jest.useRealTimers();
+    fireEvent.click(screen.getByRole("button"));
+    await waitFor(() => expect(screen.getByRole("heading", { name: "There at last" })).toHaveFocus());
   });
   it("leaves the focus where somebody has put it meanwhile", async () => {
     const button = await opened();
