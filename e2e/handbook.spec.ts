@@ -41,6 +41,17 @@ test("a page opened by its address is alive under its own policy", async ({ page
   expect(wrong).toEqual([]);
 });
 
+test("who feeds is told for each throttle", async ({ page }) => {
+  await page.goto("/handbook/who-feeds");
+  const throttle = page.getByRole("slider", { name: /^Throttle/ });
+  const share = async (part: RegExp) =>
+    Number(part.exec(await page.getByText(/^Here the pilot side/).innerText())?.[1]);
+  await throttle.fill("0");
+  await expect.poll(() => share(/pilot side rules (\d+) %/)).toBeGreaterThan(80);
+  await throttle.fill("48");
+  await expect.poll(() => share(/main jet (\d+) %/)).toBeGreaterThan(80);
+});
+
 test("every place of a rig has its page, by the ? and by the key, and the page leads back", async ({
   page,
 }) => {

@@ -8,6 +8,7 @@ import type { Change, Entry, Setting } from "../log/schema.ts";
 import { chartCells, chartGround, wasRidden } from "./jetting-chart.ts";
 import { cellOf, gridCells, walks, type GridAsked } from "./grid.ts";
 import { lettered } from "./letters.ts";
+import { usualHumidity } from "./usual-humidity.ts";
 import { wholeChart } from "./whole-chart.ts";
 
 const GRID: GridAsked = {
@@ -53,6 +54,40 @@ describe("the grid", () => {
     const today = humidAir({ temperatureK: 292, pressurePa: 87_700, relativeHumidity: 0.5 });
     expect(cellOf(cells, today)).toMatchObject({ row: 2, column: 2 });
     expect(cellOf(cells, { temperatureK: 330, dryDensityKgM3: 1.2 })).toBeUndefined();
+  });
+});
+
+describe("the usual humidity", () => {
+  const AIR = {
+    kind: "air",
+    at: LATE,
+    temperatureK: 293.15,
+    pressure: { kind: "station", pressurePa: 100_000 },
+  } as const;
+  const read = (id: string, fraction: number, place: string): Entry => ({
+    ...AIR,
+    id: `air:${id}`,
+    place,
+    humidity: { kind: "relative", fraction },
+  });
+  const humidityOf = (...entries: Entry[]): number =>
+    usualHumidity(openCase([...logOf("rig:demo-enduro"), ...entries]).present);
+  const HERE = [read("shore-1", 0.9, "Shore"), read("hill-1", 0.2, "Hill"), read("shore-2", 0.7, " shore ")];
+
+  it("is the mean of what was read at that place, however it is written", () => {
+    expect(humidityOf(...HERE)).toBeCloseTo(0.8, 12);
+  });
+  it("is its climate table’s where there is one", () => {
+    const months = [0.6, 0.64].map((humidity, i) => ({ month: i + 1, lowK: 280, highK: 290, humidity }));
+    const table: Entry = {
+      kind: "climate",
+      id: "climate:shore",
+      at: LATE,
+      place: "Shore",
+      elevationM: 4,
+      months,
+    };
+    expect(humidityOf(...HERE, table)).toBeCloseTo(0.62, 12);
   });
 });
 

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { SIDES } from "#core/chart/grid.ts";
+import { usualHumidity } from "#core/chart/usual-humidity.ts";
 import { fromSI } from "#core/units/quantity.ts";
 import { Picture } from "#app/frame/Picture.tsx";
 import { TypedBefore } from "#app/frame/RigFields.tsx";
@@ -43,7 +44,7 @@ function startTexts({ present, preferences }: RigContext): ChartTexts {
     warmest: warmth(Math.max(303.15, air?.temperatureK ?? 303.15)),
     lowest: height(Math.max(0, here - 1000)),
     highest: height(Math.max(1000, here + 600)),
-    humidity: "50",
+    humidity: String(Math.round(100 * usualHumidity(present))),
   };
 }
 

@@ -1,10 +1,13 @@
 /** Who feeds along the throttle, computed by the model for a usual two-stroke. */
+import { useState } from "react";
 import { buildModel } from "#core/carburettor/model.ts";
 import { mixtureShift } from "#core/carburettor/mixture-shift.ts";
 import { rulerPosition, throttleAtRuler } from "#core/carburettor/zones.ts";
 import { rigFromBuild } from "#core/rig/from-build.ts";
 import { startingBuild } from "#core/rig/starting-builds.ts";
+import { fixed } from "#app/vocabulary/numerals.ts";
 import css from "./handbook.module.css";
+import { Slider } from "./Slider.tsx";
 
 const [WIDTH, TOP, BOTTOM, LEFT, RIGHT] = [560, 12, 150, 8, 552];
 const STEPS = 48;
@@ -29,14 +32,17 @@ function shares(): { x: number; pilot: number; needle: number }[] {
   }));
 }
 
+const POINTS = shares();
+const percent = (share: number): string => `${fixed(100 * share, 0)} %`;
 const y = (share: number): number => TOP + (BOTTOM - TOP) * share;
 
 export function WhoFeeds() {
-  const points = shares();
-  const area = (from: (p: (typeof points)[number]) => number, to: (p: (typeof points)[number]) => number) =>
+  const [step, setStep] = useState(STEPS / 3);
+  const here = POINTS[step]!;
+  const area = (from: (p: (typeof POINTS)[number]) => number, to: (p: (typeof POINTS)[number]) => number) =>
     [
-      ...points.map((p) => `${p.x.toFixed(1)},${y(from(p)).toFixed(1)}`),
-      ...[...points].reverse().map((p) => `${p.x.toFixed(1)},${y(to(p)).toFixed(1)}`),
+      ...POINTS.map((p) => `${p.x.toFixed(1)},${y(from(p)).toFixed(1)}`),
+      ...[...POINTS].reverse().map((p) => `${p.x.toFixed(1)},${y(to(p)).toFixed(1)}`),
     ].join(" ");
   return (
     <figure className={css["figure"]}>
@@ -75,6 +81,7 @@ export function WhoFeeds() {
         <text x={470} y={142}>
           main jet
         </text>
+        <line x1={here.x} x2={here.x} y1={TOP} y2={BOTTOM} stroke="var(--ink)" strokeWidth={2} />
         {MARKS.map(([throttle, name]) => (
           <text
             key={name}
@@ -86,8 +93,17 @@ export function WhoFeeds() {
           </text>
         ))}
       </svg>
-      <figcaption className="quiet">
-        Share of the fuel that each part rules, for a 250 two-stroke. Throttle from shut to open.
+      <Slider
+        label="Throttle"
+        words={`${percent(throttleAtRuler(step / STEPS))} open`}
+        value={step}
+        range={[0, STEPS]}
+        step={1}
+        onChange={setStep}
+      />
+      <figcaption className="quiet" aria-live="polite">
+        Here the pilot side rules {percent(here.pilot)} of the fuel, the needle{" "}
+        {percent(here.needle - here.pilot)}, the main jet {percent(1 - here.needle)}. For a 250 two-stroke.
       </figcaption>
     </figure>
   );
