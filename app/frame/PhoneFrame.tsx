@@ -42,6 +42,7 @@ export const PhoneNav = memo(function PhoneNav({ context }: { context: RigContex
     <Link
       key={place.name}
       to={placeLink(place, id, pathname)}
+      prefetch="intent"
       aria-current={place === here ? "page" : undefined}
       onClick={() => setOpen(false)}
     >

@@ -38,6 +38,7 @@ export function PlaceTabs({ rigId }: { rigId: string }) {
           <Link
             key={screen.path}
             to={placeHref(rigId, screen.path)}
+            prefetch="intent"
             aria-current={isScreenAt(screen, rigId, pathname) ? "page" : undefined}
           >
             {screen.name}

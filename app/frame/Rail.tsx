@@ -23,6 +23,7 @@ export const Rail = memo(function Rail({ context }: { context: RigContext }) {
           <Link
             key={place.name}
             to={placeLink(place, header.id, pathname)}
+            prefetch="intent"
             aria-current={place === here ? "page" : undefined}
             title={`g ${place.key}`}
           >

@@ -1,5 +1,5 @@
 /** The usual humidity of the place where a rig is: the mean of its climate table, else of the airs that were read there. */
-import { airsRead } from "../day/air-source.ts";
+import { airsRead } from "../log/airs-read.ts";
 import { placeKey } from "../log/day-schema.ts";
 import type { Present } from "../log/present.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";

@@ -3,6 +3,7 @@ import type { HumidAir } from "../air/humid-air.ts";
 import { aheadOf, heldAir, tellsOf, weatherOf, type AirAhead, type Reading } from "../forecast/air-ahead.ts";
 import { forecastOf, type Forecast, type Weather } from "../forecast/forecast.ts";
 import { placeKey } from "../log/day-schema.ts";
+import { airsRead } from "../log/airs-read.ts";
 import type { Present } from "../log/present.ts";
 import type { AirEntry, Build, ForecastEntry } from "../log/schema.ts";
 import { airStateFromLog } from "../rig/from-build.ts";
@@ -52,12 +53,6 @@ const readingOf = (air: AirEntry): Reading => ({
   weather: weatherOf(airStateFromLog(air)),
   ...(air.elevationM !== undefined && { elevationM: air.elevationM }),
 });
-
-/** @returns every reading that counts, in order */
-export const airsRead = ({ lines }: Present): AirEntry[] =>
-  lines.flatMap(({ entry, struck, setAside }) =>
-    entry.kind === "air" && !struck && setAside === undefined ? [entry] : [],
-  );
 
 /**
  * The newest that tells all of the time asked about, else the newest that tells some of it; that place's own before

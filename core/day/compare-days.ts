@@ -6,9 +6,9 @@ import { groupOf, openCase, type Case } from "../advice/judge/case.ts";
 import { beliefsOf, settingJudge } from "../advice/judge/judge-setting.ts";
 import { memoryLike, type ReplayMemory } from "../belief/replay.ts";
 import { perZone, type PerZone } from "../carburettor/zones.ts";
+import { airsRead } from "../log/airs-read.ts";
 import { dayOf, type AirEntry, type Build, type Entry, type Setting } from "../log/schema.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
-import { airsRead } from "./air-source.ts";
 
 export interface DaySide {
   readonly day: string;

@@ -1,8 +1,9 @@
 /** Pack list of an event, and jets needed over a year at a place. */
 import type { HumidAir } from "../air/humid-air.ts";
 import type { Case } from "../advice/judge/case.ts";
-import { airSource, airsRead } from "../day/air-source.ts";
+import { airSource } from "../day/air-source.ts";
 import { placeKey } from "../log/day-schema.ts";
+import { airsRead } from "../log/airs-read.ts";
 import { seededRandom } from "../numbers/random.ts";
 import type { PackAsked } from "./asked.ts";
 import { airsAhead, airsBetween } from "./airs.ts";

@@ -1,7 +1,8 @@
 /** Result of a route query. */
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import { unexplainedLean, type UnexplainedLean } from "../advice/plan/unexplained-lean.ts";
-import { airSource, airsRead, thinnestWithoutFiles, type AirSource } from "../day/air-source.ts";
+import { airSource, thinnestWithoutFiles, type AirSource } from "../day/air-source.ts";
+import { airsRead } from "../log/airs-read.ts";
 import type { Present } from "../log/present.ts";
 import type { RouteEntry } from "../log/schema.ts";
 import { planRoute, type RoutePlan } from "./plan-route.ts";

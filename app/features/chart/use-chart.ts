@@ -15,7 +15,7 @@ export interface DrawnChart {
 }
 
 /** The first piece is there soon; the later ones are larger. */
-const PIECES = [6, 48] as const;
+const PIECES = [2, 48] as const;
 
 export function useChart(grid: GridAsked | undefined, ground: ChartGround | undefined): DrawnChart {
   const { revision, entries, carburettor } = useRig();

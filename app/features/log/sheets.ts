@@ -1,5 +1,5 @@
 /** Looks, runs and airs as tables for a spreadsheet: one row each, with what was fitted and what the air was. */
-import { airsRead } from "#core/day/air-source.ts";
+import { airsRead } from "#core/log/airs-read.ts";
 import type { Present, SeenLook, SeenRun } from "#core/log/present.ts";
 import type { AirEntry, Setting } from "#core/log/schema.ts";
 import { humidAirFromLog } from "#core/rig/from-build.ts";
