@@ -62,6 +62,7 @@ export function comparedLikelihood(
 
 /** Speaks of the error halfway between before and after; where nothing was changed it says nothing. */
 export const COMPARED: LookKind<"compared"> = {
+  byFeel: true,
   observe: ({ zone, verdict }, { mixtureOf, setting, before }) => {
     const [was, is] = [mixtureOf(before)[zone], mixtureOf(setting)[zone]];
     const by = is.shift - was.shift;

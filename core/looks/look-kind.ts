@@ -67,5 +67,7 @@ export interface LookKind<T extends Reading["type"]> {
   readonly observe: (reading: ReadingOf<T>, context: LookContext) => readonly Observation[];
   /** whose error it shares; nothing where each is its own */
   readonly instrument?: InstrumentKind;
+  /** felt in the saddle, not read off the engine or an instrument */
+  readonly byFeel?: true;
   readonly next?: NextLook;
 }

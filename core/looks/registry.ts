@@ -38,9 +38,16 @@ export function instrumentOf(reading: Reading): Instrument | undefined {
   return { kind, name };
 }
 
+/** @returns whether it was felt in the saddle, not read off the engine or an instrument */
+export const isByFeel = ({ type }: Reading): boolean => KINDS[type].byFeel === true;
+
 /** @returns how such a look is asked for; nothing where none is */
 export const askedAs = ({ type }: Reading): LookHow | undefined => KINDS[type].next?.how;
 
 /** Every kind of look that can be asked for, with the instrument that it shares its error with. */
-export const NEXT_LOOKS: readonly (NextLook & { readonly instrument: LookKind<"plug">["instrument"] })[] =
-  Object.values(KINDS).flatMap(({ next, instrument }) => (next ? [{ ...next, instrument }] : []));
+export const NEXT_LOOKS: readonly (NextLook & {
+  readonly instrument: LookKind<"plug">["instrument"];
+  readonly byFeel: boolean;
+})[] = Object.values(KINDS).flatMap(({ next, instrument, byFeel = false }) =>
+  next ? [{ ...next, instrument, byFeel }] : [],
+);

@@ -10,6 +10,7 @@ const STEPS: Readonly<Record<Felt, Step>> = { rich: "rich", clean: "right", lean
 const AS_MEASURED_SD = Math.hypot(WITNESS_SD, (2 * THREE_STEP_EDGE) / Math.sqrt(12));
 
 export const RIDE_REPORT: LookKind<"rideReport"> = {
+  byFeel: true,
   observe: ({ felt }, { mixtureOf, setting }) => {
     const at = mixtureOf(setting);
     return ZONES.flatMap((zone) => {

@@ -37,6 +37,7 @@ export function symptomLikelihood(symptom: Symptom): Likelihood {
 }
 
 export const SYMPTOM: LookKind<"symptom"> = {
+  byFeel: true,
   observe: ({ zone, symptom }, { mixtureOf, setting }) => [
     { zone, line: mixtureOf(setting)[zone], likelihood: symptomLikelihood(symptom) },
   ],

@@ -233,3 +233,61 @@ describe("what is fitted and claimed to be right", () => {
     expect(dangerIn(air)).toBe(true);
   });
 });
+
+describe("a guessed top that nobody has read", () => {
+  const bike = boxed(startingBuild("twoStrokeBike"), false);
+  const guess = buildEntry(
+    "0001",
+    { ...bike, baseline: { ...bike.baseline, air: HOME, proven: "guess" } },
+    "2026-05-23",
+  );
+  const home = airEntry(HOME, "08:30", "2026-05-23");
+  /** three sizes richer, as the card had it before the first ride */
+  const start = fitPart("0001", "09:00", "main", bike.baseline.setting.main + 7.5);
+  const felt = lookWith("0001", "10:00", {
+    type: "rideReport",
+    felt: { idle: "clean", low: "clean", mid: "clean", top: "rich" },
+  });
+  const plugAt = (zone: "mid" | "top", id: string) =>
+    lookWith(id, "10:30", { type: "plug", zone, tone: "soot", cut: "clean", colderSteps: 0 });
+  const log = [guess, home, start];
+  const leanerTop = (...more: Entry[]) => {
+    const open = openCase([...log, ...more]);
+    const group = groupOf(open, 0);
+    const { lines } = judgeOf(open, group, airOf(open.present.air, group.frame));
+    const advice = adviseOn(open);
+    return { advice, by: lines(advice.card.setting).top.shift - lines(advice.fitted).top.shift };
+  };
+
+  it("is not leaned by what was felt there, nor by a plug of another zone: its own plug is asked for", () => {
+    const { advice, by } = leanerTop(felt);
+    expect(by).toBeLessThan(0.005);
+    expect(advice.next).toMatchObject({ kind: "ride", how: "plug", zone: "top" });
+    expect(leanerTop(felt, plugAt("mid", "0002")).by).toBeLessThan(0.005);
+  });
+  it("is leaned once its plug was read, and no more where its main was changed since", () => {
+    expect(leanerTop(felt, plugAt("top", "0002")).by).toBeGreaterThan(0.02);
+    const cleaned: Entry = {
+      id: "work:0001",
+      at: at("11:00"),
+      kind: "work",
+      what: "mainCleaned",
+      why: "",
+    };
+    expect(leanerTop(felt, plugAt("top", "0002"), cleaned).by).toBeLessThan(0.005);
+  });
+  it("is leaned in thinner air, as far as the guess itself allows", () => {
+    expect(
+      leanerTop(felt, { ...airEntry(AIRS.hill, "11:00", "2026-05-23"), id: "air:0002" }).by,
+    ).toBeGreaterThan(0.02);
+  });
+  it("is leaned by what is felt where nothing of this tuner’s reads it", () => {
+    const byFeel: Entry = {
+      id: "school:0001",
+      at: at("08:40"),
+      kind: "school",
+      school: { what: "lookWith", is: ["rideReport"] },
+    };
+    expect(leanerTop(byFeel, felt).by).toBeGreaterThan(0.02);
+  });
+});

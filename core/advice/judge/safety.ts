@@ -2,17 +2,21 @@
  * Never a setting with more than 5 % chance past the lean limit at the top, of the leanest cylinder. What is fitted
  * alone may stay up to 10 %: while the newest claim says that it was right, in air no denser than the claim's, on the
  * same machine, and as long as nobody has looked at the top. A claim ages: doubt that has grown past 10 % ends it.
+ * Until the top was read, by plug, probe or meter, nothing else makes it leaner than the claims alone allow: what was
+ * felt there, or read elsewhere, may only richen it.
  */
 import type { HumidAir } from "../../air/humid-air.ts";
 import { claimEvidence, type Claim } from "../../belief/claims.ts";
 import { isDoubted } from "../../belief/doubted-claim.ts";
 import type { Replayed } from "../../belief/replay.ts";
+import type { Belief } from "../../belief/unknowns.ts";
 import { isAnotherMachine } from "../../log/corrections.ts";
 import type { Path, Present } from "../../log/present.ts";
 import type { Setting } from "../../log/schema.ts";
+import { isByFeel } from "../../looks/registry.ts";
 import { buildOfCarburettor, carburettorCount } from "../../rig/carburettors.ts";
 import type { Case, Group } from "./case.ts";
-import { MOST_LEAN_RISK, settingKey, type Judged, type SettingJudge } from "./judge-setting.ts";
+import { beliefsOf, MOST_LEAN_RISK, settingKey, type Judged, type SettingJudge } from "./judge-setting.ts";
 
 /** What is fitted and claimed to be right may stay up to this chance until the top has been looked at. */
 const MOST_CLAIMED_RISK = 0.1;
@@ -65,6 +69,39 @@ export const claimedIsSafe =
   (judged) =>
     anyChangeIsSafe(judged) ||
     (judged.leanRisk <= MOST_CLAIMED_RISK && settingKey(judged.setting) === settingKey(fitted));
+
+/** Has anybody read the top since what feeds it was last changed or worked on? */
+function topWasRead({ present: { looks, reopenings } }: Case, { evidence }: Group): boolean {
+  const ofTop = new Set(evidence.flatMap(({ zone, lookId }) => (zone === "top" ? [lookId] : [])));
+  return looks.some(
+    (look) =>
+      ofTop.has(look.entry.id) &&
+      !isByFeel(look.entry.reading) &&
+      !reopenings
+        .slice(look.reopenings)
+        .flat()
+        .some((path) => FEEDS_THE_TOP.has(path)),
+  );
+}
+
+const allowedByClaims = new WeakMap<Replayed, Belief>();
+
+/** What all claims alone come to; asked by every heat of a day. */
+function claimedAlone(replayed: Replayed): Belief {
+  const known = allowedByClaims.get(replayed) ?? replayed.claimedAlone();
+  allowedByClaims.set(replayed, known);
+  return known;
+}
+
+/** @returns the same rule, where nobody has read the top yet: leaner there only as far as the claims alone allow */
+export function untilTopIsRead(open: Case, group: Group, judge: SettingJudge, isSafe: IsSafe): IsSafe {
+  if (open.present.looks.length === 0 || topWasRead(open, group)) return isSafe;
+  const byClaims = judge.believing(beliefsOf(claimedAlone(open.replayed), group.cylinders));
+  const most = judge.lines(group.fitted).top.shift + NO_LEANER;
+  return (judged) =>
+    isSafe(judged) &&
+    (judge.lines(judged.setting).top.shift <= most || anyChangeIsSafe(byClaims.judge(judged.setting)));
+}
 
 /** @returns the rule for a group of carburettors in one air */
 export function safetyRule(open: Case, group: Group, judge: SettingJudge, air: HumidAir): IsSafe {

@@ -13,7 +13,8 @@ import type { LookMeans } from "../../log/schools.ts";
 import type { Reading, Setting } from "../../log/schema.ts";
 import { addScaled, dot, lessOuter, times } from "../../numbers/linear.ts";
 import { chanceAllRight } from "../judge/chances.ts";
-import { beliefsOf, type SettingJudge } from "../judge/judge-setting.ts";
+import { beliefsOf } from "../judge/judge-setting.ts";
+import type { IsSafe } from "../judge/safety.ts";
 import { bestAtOneStop, leastLoss, ORDER, type PlanQuestion } from "../plan/plan.ts";
 
 export interface NextLook {
@@ -39,6 +40,8 @@ export interface LookQuestion extends PlanQuestion {
   /** counted from 1 */
   readonly cylinders: readonly number[];
   readonly means: readonly LookMeans[];
+  /** the rule that holds once the top was read */
+  readonly isSafeOnceTopIsRead: IsSafe;
   readonly seen: readonly Reading[];
   /** how often such a look was taken of this setting in this air */
   readonly taken: (how: LookHow, zone: Zone, cylinder: number | undefined) => number;
@@ -85,6 +88,8 @@ interface Observed {
   readonly covariance: Float64Array;
   /** fall of variance along its line, as the zone weighs */
   readonly fall: number;
+  /** the top is read, not felt: what was locked until then may be fitted */
+  readonly readsTop: boolean;
 }
 
 type Kind = (typeof NEXT_LOOKS)[number];
@@ -131,7 +136,8 @@ function observed(question: LookQuestion, read: Read, covariance: Float64Array):
   const taken = addScaled(times(joint.covariance, row), times(covariance, row), -1);
   const fall = Math.max(0, dot(row, taken));
   const shift = addScaled(new Float64Array(taken.length), taken, fall > 0 ? 1 / Math.sqrt(fall) : 0);
-  return { zone: read.zone, shift, covariance, fall: judge.weights[read.zone] * fall };
+  const readsTop = read.zone === "top" && read.kinds.some(({ byFeel }) => !byFeel);
+  return { zone: read.zone, shift, covariance, fall: judge.weights[read.zone] * fall, readsTop };
 }
 
 const REPORT = NEXT_LOOKS.find(({ how }) => how === "rideReport");
@@ -213,19 +219,25 @@ interface Now {
 
 /** @returns the mean of a figure over what may be seen */
 function expected(
-  { joint, cylinders, judge }: LookQuestion,
-  { shift, covariance }: Observed,
-  figure: (judge: SettingJudge, known: Belief) => number,
+  question: LookQuestion,
+  { shift, covariance, readsTop }: Observed,
+  figure: (then: LookQuestion, known: Belief) => number,
 ): number {
+  const { joint, cylinders, judge, isSafe, isSafeOnceTopIsRead } = question;
   return OUTCOMES.reduce((sum, { at, weight }) => {
     const known = { mean: addScaled(joint.mean, shift, at), covariance };
-    return sum + weight * figure(judge.believing(beliefsOf(known, cylinders)), known);
+    const then = {
+      ...question,
+      judge: judge.believing(beliefsOf(known, cylinders)),
+      isSafe: readsTop ? isSafeOnceTopIsRead : isSafe,
+    };
+    return sum + weight * figure(then, known);
   }, 0);
 }
 
 function worthOf(question: LookQuestion, seen: Observed, now: Now): number {
   const { swaps = [], onlyForParts = false } = question;
-  const saved = now.loss - expected(question, seen, (judge) => leastLoss({ ...question, judge }));
+  const saved = now.loss - expected(question, seen, leastLoss);
   const swapped =
     swaps.length === 0 ? 0 : expected(question, seen, (_, known) => swapGain(swaps, known)) - now.swap;
   return (onlyForParts ? 0 : Math.max(0, saved)) + Math.max(0, swapped);
@@ -320,8 +332,8 @@ export function chanceAfter(question: LookQuestion, look: NextLook, zones: reado
   );
   const [main] = reads;
   if (!main) return chanceAllRight(question.judge, question.fitted, zones);
-  return expected(question, observed(question, main, doubt), (judge) =>
-    chanceAllRight(judge, bestAtOneStop({ ...question, judge }).setting, zones),
+  return expected(question, observed(question, main, doubt), (then) =>
+    chanceAllRight(then.judge, bestAtOneStop(then).setting, zones),
   );
 }
 
