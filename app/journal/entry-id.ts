@@ -10,3 +10,4 @@ function uniqueTail(): string {
 export const newEntryId = (kind: EntryKind): string => `${kind}:${uniqueTail()}`;
 export const newPhotoId = (): string => `photo:${uniqueTail()}`;
 export const newRideId = (): string => `ride:${uniqueTail()}`;
+export const newRigId = (): string => `rig:${uniqueTail()}`;

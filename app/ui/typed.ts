@@ -76,6 +76,19 @@ export const typedQuantity = <K extends QuantityKind>(
   });
 };
 
+/** Reads fields one by one, where no schema of the whole form serves: what is wrong is kept by field. */
+export function fieldReader<Name extends string>(texts: Readonly<Record<Name, string>>) {
+  const wrong: Partial<Record<Name, string>> = {};
+  /** @returns the number, NaN where it is wrong */
+  const read = (name: Name, codec: z.ZodMiniType<number, string>): number => {
+    const typed = codec.safeParse(texts[name]);
+    if (typed.success) return typed.data;
+    wrong[name] = typed.error.issues[0]?.message ?? "This cannot be read.";
+    return Number.NaN;
+  };
+  return { wrong, read };
+}
+
 /** "150, 152, 155" or "150 to 175 by 2.5" */
 export const typedSizes = (record: z.ZodMiniType<number[]>) =>
   z.codec(z.string(), z.custom<number[]>(), {

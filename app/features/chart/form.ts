@@ -1,9 +1,9 @@
 /** Which airs the chart has: as typed, and as the grid is asked. */
-import * as z from "zod/mini";
 import { DRY_DENSITY_DOMAIN, SIDES, type GridAsked, type Side } from "#core/chart/grid.ts";
+import { within } from "#core/log/measures-schema.ts";
 import { ELEVATION_DOMAIN_M, PRESSURE_DOMAIN_PA, TEMPERATURE_DOMAIN_K } from "#core/units/domains.ts";
 import { fromSI, toSI } from "#core/units/quantity.ts";
-import { typedNumber, typedQuantity } from "#app/ui/typed.ts";
+import { fieldReader, typedNumber, typedQuantity } from "#app/ui/typed.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
 export interface ChartTexts {
@@ -37,45 +37,35 @@ export function roundValues(from: number, to: number, most: number): number[] {
   return [from, to];
 }
 
-const domain = ({ min, max }: { min: number; max: number }) => z.number().check(z.gte(min), z.lte(max));
 const clamped = (value: number, { min, max }: { min: number; max: number }) =>
   Math.min(max, Math.max(min, value));
 
 /** @returns what is asked, or at each field what is wrong there */
 export function readChart(texts: ChartTexts, { length, temperature, pressure }: Preferences): ChartRead {
-  const fields: Partial<Record<keyof ChartTexts, string>> = {};
+  const { wrong: fields, read } = fieldReader<keyof ChartTexts>(texts);
   const side: Side = SIDES.find((one) => one === texts.side) ?? "height";
-  const read = (name: keyof ChartTexts, codec: z.ZodMiniType<number, string>): number => {
-    const typed = codec.safeParse(texts[name]);
-    if (typed.success) return typed.data;
-    fields[name] = typed.error.issues[0]?.message ?? "This cannot be read.";
-    return Number.NaN;
-  };
   const of = {
     height: {
-      codec: typedQuantity("length", length, domain(ELEVATION_DOMAIN_M)),
+      codec: typedQuantity("length", length, within(ELEVATION_DOMAIN_M)),
       shown: (si: number) => fromSI("length", si, length),
       si: (shown: number) => clamped(toSI("length", shown, length), ELEVATION_DOMAIN_M),
     },
     pressure: {
-      codec: typedQuantity("pressure", pressure, domain(PRESSURE_DOMAIN_PA)),
+      codec: typedQuantity("pressure", pressure, within(PRESSURE_DOMAIN_PA)),
       shown: (si: number) => fromSI("pressure", si, pressure),
       si: (shown: number) => clamped(toSI("pressure", shown, pressure), PRESSURE_DOMAIN_PA),
     },
     density: {
-      codec: typedNumber(domain(DRY_DENSITY_DOMAIN)),
+      codec: typedNumber(within(DRY_DENSITY_DOMAIN)),
       shown: (si: number) => si,
       si: (shown: number) => shown,
     },
   }[side];
   const warmth = (name: keyof ChartTexts) =>
-    read(name, typedQuantity("temperature", temperature, domain(TEMPERATURE_DOMAIN_K)));
+    read(name, typedQuantity("temperature", temperature, within(TEMPERATURE_DOMAIN_K)));
   const [coldest, warmest] = [warmth("coldest"), warmth("warmest")];
   const [lowest, highest] = [read("lowest", of.codec), read("highest", of.codec)];
-  const relativeHumidity = read(
-    "humidity",
-    typedQuantity("humidity", "%", z.number().check(z.gte(0), z.lte(1))),
-  );
+  const relativeHumidity = read("humidity", typedQuantity("humidity", "%", within({ min: 0, max: 1 })));
   if (warmest < coldest) fields.warmest = "Lower than the coldest.";
   if (highest < lowest) fields.highest = "Lower than the lowest.";
   if (Object.keys(fields).length > 0) return { ok: false, fields };

@@ -1,9 +1,9 @@
 /** Which air is packed for: an event, a month of a place, a range. As typed, and as the judge is asked. */
-import * as z from "zod/mini";
 import { PackAsked } from "#core/pack/asked.ts";
+import { within } from "#core/log/measures-schema.ts";
 import { ELEVATION_DOMAIN_M, TEMPERATURE_DOMAIN_K } from "#core/units/domains.ts";
 import { instantAt } from "#app/journal/clock.ts";
-import { typedQuantity } from "#app/ui/typed.ts";
+import { fieldReader, typedQuantity } from "#app/ui/typed.ts";
 import type { Preferences } from "#app/vocabulary/preferences.ts";
 
 export interface PackTexts {
@@ -25,21 +25,14 @@ export type PackRead =
   | { readonly ok: false; readonly fields: Readonly<Partial<Record<keyof PackTexts, string>>> };
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
-const domain = ({ min, max }: { min: number; max: number }) => z.number().check(z.gte(min), z.lte(max));
 
 /** @returns what is asked, or at each field what is wrong there */
 export function readPack(texts: PackTexts, { length, temperature }: Preferences): PackRead {
-  const fields: Partial<Record<keyof PackTexts, string>> = {};
-  const read = (name: keyof PackTexts, codec: z.ZodMiniType<number, string>): number => {
-    const typed = codec.safeParse(texts[name]);
-    if (typed.success) return typed.data;
-    fields[name] = typed.error.issues[0]?.message ?? "This cannot be read.";
-    return Number.NaN;
-  };
+  const { wrong: fields, read } = fieldReader<keyof PackTexts>(texts);
   const height = (name: keyof PackTexts) =>
-    read(name, typedQuantity("length", length, domain(ELEVATION_DOMAIN_M)));
+    read(name, typedQuantity("length", length, within(ELEVATION_DOMAIN_M)));
   const warmth = (name: keyof PackTexts) =>
-    read(name, typedQuantity("temperature", temperature, domain(TEMPERATURE_DOMAIN_K)));
+    read(name, typedQuantity("temperature", temperature, within(TEMPERATURE_DOMAIN_K)));
   const asked = (): PackAsked => {
     switch (texts.kind) {
       case "event": {
@@ -69,10 +62,7 @@ export function readPack(texts: PackTexts, { length, temperature }: Preferences)
         const [lowM, highM] = [height("lowest"), height("highest")];
         if (highK < lowK) fields.high = "Lower than the lowest.";
         if (highM < lowM) fields.highest = "Lower than the lowest.";
-        const humidity = read(
-          "humidity",
-          typedQuantity("humidity", "%", z.number().check(z.gte(0), z.lte(1))),
-        );
+        const humidity = read("humidity", typedQuantity("humidity", "%", within({ min: 0, max: 1 })));
         return { kind: "range", lowK, highK, humidity, lowM, highM };
       }
     }

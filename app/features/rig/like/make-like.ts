@@ -3,7 +3,7 @@ import type { Entry, Header } from "#core/log/schema.ts";
 import { buildLike, schoolsLike, type LikeWanted } from "#core/rig/rig-like.ts";
 import { airStateFromLog } from "#core/rig/from-build.ts";
 import { localInstant } from "#app/journal/clock.ts";
-import { newEntryId } from "#app/journal/entry-id.ts";
+import { newEntryId, newRigId } from "#app/journal/entry-id.ts";
 import type { OpenRig } from "#app/journal/open-rig.ts";
 import type { Stored } from "#app/store/failure.ts";
 import { importRigs, type Added } from "#app/store/merge.ts";
@@ -14,7 +14,7 @@ export async function makeLike(
   named: Pick<Header, "name" | "plate">,
   wanted: LikeWanted,
 ): Promise<{ readonly header: Header; readonly stored: Stored<Added> }> {
-  const header: Header = { id: newEntryId("build").replace("build:", "rig:"), ...named };
+  const header: Header = { id: newRigId(), ...named };
   const at = localInstant();
   const air = present.air && airStateFromLog(present.air);
   const setting = present.settings[0] ?? build.baseline.setting;

@@ -3,7 +3,7 @@ import type { Entry, Header } from "#core/log/schema.ts";
 import { checkBuild } from "#core/rig/check-build.ts";
 import { firstRig } from "#core/rig/first-rig.ts";
 import { localInstant } from "#app/journal/clock.ts";
-import { newEntryId } from "#app/journal/entry-id.ts";
+import { newEntryId, newRigId } from "#app/journal/entry-id.ts";
 import { modelRefusal, refused } from "#app/journal/save.ts";
 import { importRigs } from "#app/store/merge.ts";
 import { listRigs } from "#app/store/book.ts";
@@ -34,7 +34,7 @@ export async function makeRig(
   const refusal = modelRefusal(() => checkBuild(build));
   if (refusal) return { ok: false, answer: refused({ message: refusal.message }) };
   const header: Header = {
-    id: newEntryId("build").replace("build:", "rig:"),
+    id: newRigId(),
     name: firstName(known.kind, known.displacementCm3, build.engine.cylinders),
     plate: await freePlate(),
   };
