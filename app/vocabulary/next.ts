@@ -130,7 +130,7 @@ const TO_COLOUR_A_PLUG: Readonly<Record<Zone, string>> = {
 };
 
 function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): NextWords {
-  const { how, zone, along = [], cylinder, settings, minutes, allRight, tells = false } = next;
+  const { how, zone, along = [], cylinder, settings, minutes, allRight, tells = false, readTopFirst } = next;
   const takes = `About ${minutes} minutes`;
   const which = cylinder === undefined ? "" : `, cylinder ${cylinder}`;
   if (settings)
@@ -151,9 +151,10 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
   // At idle nobody rides: what is told is how it pulled before.
   const pulled = zone === "idle" ? "Say too how it pulled before that" : "Then say how it pulled";
   const then = tells ? `${pulled}, all along the throttle. ` : "";
+  const waits = readTopFirst ? "Leaner parts wait for this reading. " : "";
   return {
     title: `Next: ${ride}${which}`,
-    reason: `${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Already right: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,
+    reason: `${waits}${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Already right: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,
   };
 }
 

@@ -130,7 +130,7 @@ describe("the next step in words", () => {
 
   it("asks for a ride by what to hold and why, for a report without a zone, for runs by both settings", () => {
     const advice = advise([build()]);
-    const asked = (change: Partial<NextLook>) => {
+    const asked = (change: Partial<NextLook> & { readonly readTopFirst?: true }) => {
       const look = {
         kind: "ride" as const,
         how: "plug" as const,
@@ -146,6 +146,7 @@ describe("the next step in words", () => {
     expect(asked({}).reason).toMatch(/all right: maybe \(70 %\)\. About 8 minutes\.$/);
     expect(asked({}).reason).not.toContain("how it pulled");
     expect(asked({ tells: true }).reason).toMatch(/^Then say how it pulled, all along the throttle\. /);
+    expect(asked({ readTopFirst: true }).reason).toMatch(/^Leaner parts wait for this reading\. /);
     expect(asked({ tells: true, zone: "idle" }).reason).toMatch(
       /^Say too how it pulled before that, all along/,
     );

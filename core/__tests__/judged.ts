@@ -47,7 +47,6 @@ export function questionWith(
     options: choices(ENDURO_BUILD, setting),
     fitted: setting,
     isSafe: anyChangeIsSafe,
-    isSafeOnceTopIsRead: change.isSafe ?? anyChangeIsSafe,
     changes: "toldApart",
     order: "bottomUp",
     joint: belief,

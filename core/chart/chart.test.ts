@@ -4,7 +4,7 @@ import { advise } from "../advice/card/advise.ts";
 import { openCase } from "../advice/judge/case.ts";
 import { demoMovedTo } from "../../demo/told.ts";
 import { TOLD_DAY, TOLD_OFFSET } from "../../demo/told-day.ts";
-import type { Change, Entry, Setting } from "../log/schema.ts";
+import type { Change, Entry, Reading, Setting } from "../log/schema.ts";
 import { chartCells, chartGround, wasRidden } from "./jetting-chart.ts";
 import { cellOf, gridCells, walks, type GridAsked } from "./grid.ts";
 import { lettered } from "./letters.ts";
@@ -19,6 +19,13 @@ const GRID: GridAsked = {
 };
 const logOf = (id: string): readonly Entry[] =>
   demoMovedTo(TOLD_DAY, TOLD_OFFSET).find(({ header }) => header.id === id)!.entries;
+/** Its machine alone, as somebody describes it who knows no setting. */
+const guessOf = (id: string): readonly Entry[] =>
+  logOf(id).flatMap((entry): Entry[] =>
+    entry.kind === "build"
+      ? [{ ...entry, build: { ...entry.build, baseline: { ...entry.build.baseline, proven: "guess" } } }]
+      : [],
+  );
 const changesTo = ({ pilot, screwTurns, clip, main, shimMm }: Setting): Change[] => [
   { part: "pilot", to: pilot },
   { part: "screwTurns", to: screwTurns },
@@ -177,16 +184,28 @@ describe("the chart", () => {
     expect(ground).toMatchObject({ guess: false, looks: 0, today: undefined });
     expect(ground.fromKgM3).toBeCloseTo(ground.ridden[0]!, 9);
   });
+  it("leans no top that was only felt: once its plug is read it does", () => {
+    const told = (id: string, reading: Reading): Entry => ({
+      id: `look:${id}`,
+      at: LATE,
+      kind: "look",
+      reading,
+    });
+    const soot = (zone: "idle" | "mid" | "top") =>
+      told(`soot-${zone}`, { type: "plug", zone, tone: "soot", cut: "clean", colderSteps: 0 });
+    const felt = told("felt", { type: "rideReport", felt: { idle: "rich", mid: "rich", top: "rich" } });
+    const log = [...guessOf("rig:demo-enduro"), soot("idle"), soot("mid"), felt];
+    const mainOf = (entries: readonly Entry[]) => {
+      const open = openCase(entries);
+      const { fitted } = chartGround(open);
+      const [home] = chartCells(open, [open.build.baseline.air], undefined);
+      return home!.setting.main - fitted.main;
+    };
+    expect(mainOf(log)).toBeGreaterThanOrEqual(0);
+    expect(mainOf([...log, soot("top")])).toBeLessThan(0);
+  });
   it("knows a guess, and which air was ridden", () => {
-    const build = logOf("rig:demo-enduro").filter(({ kind }) => kind === "build");
-    const guess = build.map((entry) =>
-      entry.kind === "build"
-        ? {
-            ...entry,
-            build: { ...entry.build, baseline: { ...entry.build.baseline, proven: "guess" as const } },
-          }
-        : entry,
-    );
+    const guess = guessOf("rig:demo-enduro");
     expect(chartGround(openCase(guess))).toMatchObject({ guess: true, looks: 0, days: 0, today: undefined });
     const ground = chartGround(openCase(logOf("rig:demo-enduro")));
     expect(ground.guess).toBe(false);
@@ -215,12 +234,7 @@ describe("the chart for a file", () => {
     const letters = [...lettered(cells).values()].map(({ letter }) => letter);
     expect(letters[0]).toBe("A");
     expect(new Set(letters).size).toBe(letters.length);
-    const guess = logOf("rig:demo-kart").flatMap((entry): Entry[] =>
-      entry.kind === "build"
-        ? [{ ...entry, build: { ...entry.build, baseline: { ...entry.build.baseline, proven: "guess" } } }]
-        : [],
-    );
-    expect(wholeChart(openCase(guess))).toEqual([]);
+    expect(wholeChart(openCase(guessOf("rig:demo-kart")))).toEqual([]);
     // Its walk-round found a choke that is not off: like the card it is held back.
     expect(wholeChart(openCase(logOf("rig:demo-atv")))).toEqual([]);
   });

@@ -11,6 +11,7 @@ import { toBuy } from "../advice/parts/to-buy.ts";
 import { choices, lockedParts } from "../advice/plan/choices.ts";
 import { screwStep } from "../advice/plan/moves.ts";
 import { planStop, type Plan, type PlanQuestion } from "../advice/plan/plan.ts";
+import { readFirstOf } from "../advice/ride/question.ts";
 import { dayOf, type Setting } from "../log/schema.ts";
 import { humidAirFromLog } from "../rig/from-build.ts";
 import { requireRange } from "../units/guard.ts";
@@ -56,6 +57,7 @@ function questionIn(open: Case, group: Group, air: HumidAir, fitted: Setting): P
     fitted,
     options: choices(build, fitted, lockedParts(build), screwStep(judge, fitted)),
     isSafe: anyChangeIsSafe,
+    readFirst: readFirstOf(open, group),
     changes,
     order,
   };

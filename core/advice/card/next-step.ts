@@ -39,7 +39,12 @@ export type NextStep =
   /** what nothing finer reaches: a part of the box, the plan is made anew once it is in */
   | ({ readonly kind: "part" } & PartStep)
   /** a ride (or an idle bench), with the chance that all is right together as it is */
-  | ({ readonly kind: "ride"; readonly allRight: number } & NextLook)
+  | ({
+      readonly kind: "ride";
+      readonly allRight: number;
+      /** leaner parts wait for what it reads */
+      readonly readTopFirst?: true;
+    } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
   | ({ readonly kind: "check" } & CheckFirst)
   | {
@@ -186,6 +191,11 @@ export function nextStep(question: StepQuestion): NextStep {
     };
   }
   const left = leave(question);
+  const reading =
+    plan.readTopFirst && question.withLook
+      ? nextLook({ ...question, only: "top", onlyRead: true })
+      : undefined;
+  if (reading) return { kind: "ride", allRight: left.chance, readTopFirst: true, ...reading };
   const before = question.checkBeforeLeaving;
   const leaving = (step: NextStep): NextStep => {
     if (before) return { kind: "check", ...before };

@@ -2,8 +2,8 @@
  * Never a setting with more than 5 % chance past the lean limit at the top, of the leanest cylinder. What is fitted
  * alone may stay up to 10 %: while the newest claim says that it was right, in air no denser than the claim's, on the
  * same machine, and as long as nobody has looked at the top. A claim ages: doubt that has grown past 10 % ends it.
- * Until the top was read, by plug, probe or meter, nothing else makes it leaner than the claims alone allow: what was
- * felt there, or read elsewhere, may only richen it.
+ * What was felt at the top, or read elsewhere, makes it no leaner than the claims alone allow: first it is read there,
+ * by plug, probe or meter.
  */
 import type { HumidAir } from "../../air/humid-air.ts";
 import { claimEvidence, type Claim } from "../../belief/claims.ts";
@@ -93,14 +93,16 @@ function claimedAlone(replayed: Replayed): Belief {
   return known;
 }
 
-/** @returns the same rule, where nobody has read the top yet: leaner there only as far as the claims alone allow */
-export function untilTopIsRead(open: Case, group: Group, judge: SettingJudge, isSafe: IsSafe): IsSafe {
-  if (open.present.looks.length === 0 || topWasRead(open, group)) return isSafe;
-  const byClaims = judge.believing(beliefsOf(claimedAlone(open.replayed), group.cylinders));
-  const most = judge.lines(group.fitted).top.shift + NO_LEANER;
-  return (judged) =>
-    isSafe(judged) &&
-    (judge.lines(judged.setting).top.shift <= most || anyChangeIsSafe(byClaims.judge(judged.setting)));
+/** May this not be fitted before somebody has read the top? */
+export type ReadFirst = (judge: SettingJudge, setting: Setting) => boolean;
+
+/** @returns whether a setting is leaner at the top than the claims alone allow; nothing where the top was read */
+export function untilTopIsRead(open: Case, group: Group): ReadFirst | undefined {
+  if (open.present.looks.length === 0 || topWasRead(open, group)) return undefined;
+  const claimed = beliefsOf(claimedAlone(open.replayed), group.cylinders);
+  return (judge, setting) =>
+    judge.lines(setting).top.shift > judge.lines(group.fitted).top.shift + NO_LEANER &&
+    !anyChangeIsSafe(judge.believing(claimed).judge(setting));
 }
 
 /** @returns the rule for a group of carburettors in one air */

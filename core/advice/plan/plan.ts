@@ -12,7 +12,7 @@ import { chanceBetter } from "../judge/chances.ts";
 import type { Choices } from "./choices.ts";
 import { REACHED_ZONES, type Judged, type ReachedZone, type SettingJudge } from "../judge/judge-setting.ts";
 import { LEAST_EFFECT, movesFor, RULES, workOf, type PartsOfZone } from "./moves.ts";
-import { anyChangeIsSafe, type IsSafe } from "../judge/safety.ts";
+import { anyChangeIsSafe, type IsSafe, type ReadFirst } from "../judge/safety.ts";
 
 export interface PlanChange {
   readonly part: Part;
@@ -40,6 +40,8 @@ export interface Plan {
   readonly urgent: boolean;
   /** whether the card is safe at the top */
   readonly safe: boolean;
+  /** what would be fitted leans a top that nobody has read: that is read before anything is fitted */
+  readonly readTopFirst?: true;
 }
 
 export interface PlanQuestion {
@@ -48,6 +50,8 @@ export interface PlanQuestion {
   readonly options: Choices;
   readonly fitted: Setting;
   readonly isSafe: IsSafe;
+  /** what waits until somebody has read the top */
+  readonly readFirst?: ReadFirst | undefined;
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
   /** where an idle bench of what is fitted, in this air, found the screw to belong */
@@ -281,14 +285,24 @@ export function leastLoss(question: PlanQuestion): number {
 export const bestAtOneStop = (question: PlanQuestion): Judged =>
   descend(question, allowedMoves(question), REACHED_ZONES).judged;
 
+/** As far as the main alone may go before somebody has read the top: with the air, where the claims allow it. */
+function beforeTopIsRead(question: PlanQuestion, readFirst: ReadFirst): Found {
+  const { judge, isSafe } = question;
+  const allowed: IsSafe = (judged) => isSafe(judged) && !readFirst(judge, judged.setting);
+  return descend({ ...question, isSafe: allowed }, allowedMoves(question), ["top"]);
+}
+
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {
-  const { judge, fitted, isSafe } = question;
+  const { judge, fitted, isSafe, readFirst } = question;
   const judged = judge.judge(fitted);
-  const stay: Found = { judged, cost: costOf(question, judged) };
-  const best = bestOf(question);
-  const plan = planOf(question, best, true);
-  if (!isSafe(judged)) return plan;
-  const worthIt = plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE;
-  return worthIt ? plan : planOf(question, stay, true);
+  const best = planOf(question, bestOf(question), true);
+  if (!isSafe(judged)) return best;
+  const stay = planOf(question, { judged, cost: costOf(question, judged) }, true);
+  const worthIt = (plan: Plan): Plan =>
+    plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE ? plan : stay;
+  const plan = worthIt(best);
+  if (!readFirst?.(judge, plan.card.setting)) return plan;
+  const before = planOf(question, beforeTopIsRead(question, readFirst), true);
+  return { ...worthIt(before), readTopFirst: true };
 }

@@ -13,8 +13,7 @@ import type { LookMeans } from "../../log/schools.ts";
 import type { Reading, Setting } from "../../log/schema.ts";
 import { addScaled, dot, lessOuter, times } from "../../numbers/linear.ts";
 import { chanceAllRight } from "../judge/chances.ts";
-import { beliefsOf } from "../judge/judge-setting.ts";
-import type { IsSafe } from "../judge/safety.ts";
+import { beliefsOf, type SettingJudge } from "../judge/judge-setting.ts";
 import { bestAtOneStop, leastLoss, ORDER, type PlanQuestion } from "../plan/plan.ts";
 
 export interface NextLook {
@@ -40,8 +39,6 @@ export interface LookQuestion extends PlanQuestion {
   /** counted from 1 */
   readonly cylinders: readonly number[];
   readonly means: readonly LookMeans[];
-  /** the rule that holds once the top was read */
-  readonly isSafeOnceTopIsRead: IsSafe;
   readonly seen: readonly Reading[];
   /** how often such a look was taken of this setting in this air */
   readonly taken: (how: LookHow, zone: Zone, cylinder: number | undefined) => number;
@@ -49,6 +46,8 @@ export interface LookQuestion extends PlanQuestion {
   readonly swaps?: readonly Swap[];
   /** a ride that shows this zone */
   readonly only?: Zone;
+  /** by plug, probe or meter, not by feel */
+  readonly onlyRead?: boolean;
   /** what screws and jets set is right: a look is worth what it says of a part */
   readonly onlyForParts?: boolean;
 }
@@ -88,8 +87,6 @@ interface Observed {
   readonly covariance: Float64Array;
   /** fall of variance along its line, as the zone weighs */
   readonly fall: number;
-  /** the top is read, not felt: what was locked until then may be fitted */
-  readonly readsTop: boolean;
 }
 
 type Kind = (typeof NEXT_LOOKS)[number];
@@ -136,8 +133,7 @@ function observed(question: LookQuestion, read: Read, covariance: Float64Array):
   const taken = addScaled(times(joint.covariance, row), times(covariance, row), -1);
   const fall = Math.max(0, dot(row, taken));
   const shift = addScaled(new Float64Array(taken.length), taken, fall > 0 ? 1 / Math.sqrt(fall) : 0);
-  const readsTop = read.zone === "top" && read.kinds.some(({ byFeel }) => !byFeel);
-  return { zone: read.zone, shift, covariance, fall: judge.weights[read.zone] * fall, readsTop };
+  return { zone: read.zone, shift, covariance, fall: judge.weights[read.zone] * fall };
 }
 
 const REPORT = NEXT_LOOKS.find(({ how }) => how === "rideReport");
@@ -195,9 +191,11 @@ function ridesOf(question: LookQuestion, kind: Kind): Ride[] {
 }
 
 function candidates(question: LookQuestion): Candidate[] {
-  const { only } = question;
+  const { only, onlyRead = false } = question;
   const rides = NEXT_LOOKS.flatMap((kind) => ridesOf(question, kind));
-  const asked = only === undefined ? rides : rides.filter(({ zones }) => zones.includes(only));
+  const asked = rides.filter(
+    ({ kind, zones }) => (only === undefined || zones.includes(only)) && !(onlyRead && kind.byFeel),
+  );
   return asked.map((ride) => {
     const { kind, zones } = ride;
     const [first = 0, ...more] = zones.map((zone) => kind.minutes(zone)).sort((a, b) => b - a);
@@ -219,25 +217,19 @@ interface Now {
 
 /** @returns the mean of a figure over what may be seen */
 function expected(
-  question: LookQuestion,
-  { shift, covariance, readsTop }: Observed,
-  figure: (then: LookQuestion, known: Belief) => number,
+  { joint, cylinders, judge }: LookQuestion,
+  { shift, covariance }: Observed,
+  figure: (judge: SettingJudge, known: Belief) => number,
 ): number {
-  const { joint, cylinders, judge, isSafe, isSafeOnceTopIsRead } = question;
   return OUTCOMES.reduce((sum, { at, weight }) => {
     const known = { mean: addScaled(joint.mean, shift, at), covariance };
-    const then = {
-      ...question,
-      judge: judge.believing(beliefsOf(known, cylinders)),
-      isSafe: readsTop ? isSafeOnceTopIsRead : isSafe,
-    };
-    return sum + weight * figure(then, known);
+    return sum + weight * figure(judge.believing(beliefsOf(known, cylinders)), known);
   }, 0);
 }
 
 function worthOf(question: LookQuestion, seen: Observed, now: Now): number {
   const { swaps = [], onlyForParts = false } = question;
-  const saved = now.loss - expected(question, seen, leastLoss);
+  const saved = now.loss - expected(question, seen, (judge) => leastLoss({ ...question, judge }));
   const swapped =
     swaps.length === 0 ? 0 : expected(question, seen, (_, known) => swapGain(swaps, known)) - now.swap;
   return (onlyForParts ? 0 : Math.max(0, saved)) + Math.max(0, swapped);
@@ -332,8 +324,8 @@ export function chanceAfter(question: LookQuestion, look: NextLook, zones: reado
   );
   const [main] = reads;
   if (!main) return chanceAllRight(question.judge, question.fitted, zones);
-  return expected(question, observed(question, main, doubt), (then) =>
-    chanceAllRight(then.judge, bestAtOneStop(then).setting, zones),
+  return expected(question, observed(question, main, doubt), (judge) =>
+    chanceAllRight(judge, bestAtOneStop({ ...question, judge }).setting, zones),
   );
 }
 

@@ -2,8 +2,6 @@
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Present } from "../../log/present.ts";
 import { askedAs, NEXT_LOOKS } from "../../looks/registry.ts";
-import type { LookMeans } from "../../log/schools.ts";
-import type { Build } from "../../log/schema.ts";
 import { zonesOf } from "../../log/readings/reading.ts";
 import type { Case, Group } from "../judge/case.ts";
 import { choices, lockedParts } from "../plan/choices.ts";
@@ -11,7 +9,7 @@ import type { SettingJudge } from "../judge/judge-setting.ts";
 import { lookMeans } from "./means.ts";
 import { screwStep } from "../plan/moves.ts";
 import type { LookQuestion } from "./next-look.ts";
-import { safetyRule, untilTopIsRead } from "../judge/safety.ts";
+import { safetyRule, untilTopIsRead, type ReadFirst } from "../judge/safety.ts";
 
 /** @returns how often a kind of look was taken of a zone, of what is fitted and in this air */
 function takenOf({ looks, settings, air }: Present): LookQuestion["taken"] {
@@ -42,32 +40,34 @@ function benchedTurns({ looks, air, schools }: Present, { carburettors, fitted }
   return byCrest && crestTurns !== undefined ? crestTurns : (fallInTurns + fallOutTurns) / 2;
 }
 
-/** Is there a look of this tuner's that reads the top? */
-const canReadTop = (means: readonly LookMeans[], build: Build): boolean =>
-  NEXT_LOOKS.some(
+/** @returns what waits until the top was read; nothing where no look of this tuner's reads it */
+export function readFirstOf(open: Case, group: Group): ReadFirst | undefined {
+  const { build } = group;
+  const means = lookMeans(open.present, build);
+  const readsTop = NEXT_LOOKS.some(
     (kind) =>
       !kind.byFeel && means.includes(kind.means) && kind.rides(build).some((zones) => zones.includes("top")),
   );
+  return readsTop ? untilTopIsRead(open, group) : undefined;
+}
 
 export function questionOf(open: Case, group: Group, judge: SettingJudge, air: HumidAir): LookQuestion {
   const { present, replayed } = open;
   const { build, fitted, cylinders } = group;
-  const means = lookMeans(present, build);
-  const isSafe = safetyRule(open, group, judge, air);
   return {
     judge,
     build,
     fitted,
     options: choices(build, fitted, lockedParts(build), screwStep(judge, fitted)),
-    isSafe: canReadTop(means, build) ? untilTopIsRead(open, group, judge, isSafe) : isSafe,
-    isSafeOnceTopIsRead: isSafe,
+    isSafe: safetyRule(open, group, judge, air),
+    readFirst: readFirstOf(open, group),
     changes: present.schools.changes,
     order: present.schools.order,
     benchedTurns: benchedTurns(present, group),
     joint: replayed.joint,
     layout: replayed.layout,
     cylinders,
-    means,
+    means: lookMeans(present, build),
     taken: takenOf(present),
     seen: present.looks.map(({ entry }) => entry.reading),
   };
