@@ -285,11 +285,11 @@ export function leastLoss(question: PlanQuestion): number {
 export const bestAtOneStop = (question: PlanQuestion): Judged =>
   descend(question, allowedMoves(question), REACHED_ZONES).judged;
 
-/** As far as the main alone may go before somebody has read the top: with the air, where the claims allow it. */
+/** Before somebody has read the top the idle is set, and the main goes with the air as far as the claims allow. */
 function beforeTopIsRead(question: PlanQuestion, readFirst: ReadFirst): Found {
   const { judge, isSafe } = question;
   const allowed: IsSafe = (judged) => isSafe(judged) && !readFirst(judge, judged.setting);
-  return descend({ ...question, isSafe: allowed }, allowedMoves(question), ["top"]);
+  return descend({ ...question, isSafe: allowed }, allowedMoves(question), ["idle", "top"]);
 }
 
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
