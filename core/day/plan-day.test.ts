@@ -1,6 +1,6 @@
 import { openCase } from "../advice/judge/case.ts";
 import { judgeOver } from "../advice/judge/judge-over.ts";
-import { air, at, build, plug } from "../__tests__/entries.ts";
+import { air, at, build, lookWith, plug } from "../__tests__/entries.ts";
 import { FRAME, judgeWith, PRIOR } from "../__tests__/judged.ts";
 import { aheadOf, airOfWeather, type AirAhead } from "../forecast/air-ahead.ts";
 import { forecastOf } from "../forecast/forecast.ts";
@@ -45,6 +45,25 @@ describe("the plan of a day", () => {
     const plan = planDay(open, HEATS, dayThatClimbs(0));
     const later = plan.heats.slice(1);
     expect(later.every(({ changes }) => changes.length === 0)).toBe(true);
+  });
+
+  it("leans no top that was only felt: once its plug is read it does", () => {
+    const [rig] = seen.slice(0, 1);
+    if (rig?.kind !== "build") throw new Error("the first is the build");
+    const baseline = { ...rig.build.baseline, proven: "guess" as const };
+    const guess = [
+      { ...rig, build: { ...rig.build, baseline } },
+      air("0001", "08:30"),
+      plug("0002", "08:41", "mid", "soot"),
+      plug("0003", "08:42", "idle", "soot"),
+      lookWith("0004", "08:43", { type: "rideReport", felt: { idle: "rich", mid: "rich", top: "rich" } }),
+    ];
+    const leanest = (...more: typeof guess) => {
+      const plan = planDay(openCase([...guess, ...more]), HEATS, dayThatClimbs(0));
+      return Math.min(...plan.heats.map(({ setting }) => setting.main)) - baseline.setting.main;
+    };
+    expect(leanest()).toBeGreaterThanOrEqual(0);
+    expect(leanest(plug("0005", "08:50", "top", "soot"))).toBeLessThan(0);
   });
 
   it("follows a day that climbs by two thousand metres with leaner parts, in few stops, and saves loss", () => {

@@ -2,6 +2,7 @@
 import type { Case, Group } from "../advice/judge/case.ts";
 import { judgeOf } from "../advice/judge/case.ts";
 import { judgeOver } from "../advice/judge/judge-over.ts";
+import { safeUnread } from "../advice/plan/plan.ts";
 import { questionOf } from "../advice/ride/question.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
 import type { Asked, Stage } from "./candidates.ts";
@@ -10,7 +11,7 @@ import type { Asked, Stage } from "./candidates.ts";
 export function stageOf(open: Case, group: Group, { air, likely }: AirAhead, weight: number): Stage {
   const judges = likely.map((one) => ({ judge: judgeOf(open, group, one.air), weight: one.weight }));
   const judge = judgeOver(judges, "byChance");
-  const { isSafe } = questionOf(open, group, judge, air);
+  const isSafe = safeUnread(questionOf(open, group, judge, air));
   return { judge, isSafe, weight, dryDensityKgM3: air.dryDensityKgM3 };
 }
 

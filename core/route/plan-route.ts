@@ -5,7 +5,7 @@
 import { groupOf, judgeOf, type Case } from "../advice/judge/case.ts";
 import { judgeOver } from "../advice/judge/judge-over.ts";
 import type { Judged } from "../advice/judge/judge-setting.ts";
-import { planStop, type PlanChange } from "../advice/plan/plan.ts";
+import { planStop, safeUnread, type PlanChange } from "../advice/plan/plan.ts";
 import { questionOf } from "../advice/ride/question.ts";
 import { stripCurve, type StripPoint } from "../advice/judge/strip-curve.ts";
 import { candidates, overAll, type Stage } from "../day/candidates.ts";
@@ -116,7 +116,7 @@ export function planRoute(
     const judge = judgeOver(judges, "theWorst");
     // Where the top need not be doubted depends on the densest of its airs: the lowest.
     const densest = airs[0]?.air ?? airAt(ms, middle).air;
-    const { isSafe } = questionOf(open, group, judge, densest);
+    const isSafe = safeUnread(questionOf(open, group, judge, densest));
     return { judge, isSafe, weight: (weights[i] ?? 1) / total, dryDensityKgM3: densest.dryDensityKgM3 };
   });
   const asked = askedOf(open, group, stages, airAt(start, points[0]?.elevationM ?? 0));

@@ -100,9 +100,14 @@ export type ReadFirst = (judge: SettingJudge, setting: Setting) => boolean;
 export function untilTopIsRead(open: Case, group: Group): ReadFirst | undefined {
   if (open.present.looks.length === 0 || topWasRead(open, group)) return undefined;
   const claimed = beliefsOf(claimedAlone(open.replayed), group.cylinders);
-  return (judge, setting) =>
-    judge.lines(setting).top.shift > judge.lines(group.fitted).top.shift + NO_LEANER &&
-    !anyChangeIsSafe(judge.believing(claimed).judge(setting));
+  // One judge serves many settings: what it says by the claims alone is worked out once.
+  const byClaims = new WeakMap<SettingJudge, SettingJudge>();
+  return (judge, setting) => {
+    if (judge.lines(setting).top.shift <= judge.lines(group.fitted).top.shift + NO_LEANER) return false;
+    const unseen = byClaims.get(judge) ?? judge.believing(claimed);
+    byClaims.set(judge, unseen);
+    return !anyChangeIsSafe(unseen.judge(setting));
+  };
 }
 
 /** @returns the rule for a group of carburettors in one air */

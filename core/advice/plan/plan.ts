@@ -40,7 +40,7 @@ export interface Plan {
   readonly urgent: boolean;
   /** whether the card is safe at the top */
   readonly safe: boolean;
-  /** what would be fitted leans a top that nobody has read: that is read before anything is fitted */
+  /** what would be fitted leans a top that nobody has read: that ride comes first */
   readonly readTopFirst?: true;
 }
 
@@ -285,12 +285,15 @@ export function leastLoss(question: PlanQuestion): number {
 export const bestAtOneStop = (question: PlanQuestion): Judged =>
   descend(question, allowedMoves(question), REACHED_ZONES).judged;
 
+/** @returns the rule for what is fitted without a ride that reads the top before it */
+export const safeUnread =
+  ({ judge, isSafe, readFirst }: Pick<PlanQuestion, "judge" | "isSafe" | "readFirst">): IsSafe =>
+  (judged) =>
+    isSafe(judged) && !readFirst?.(judge, judged.setting);
+
 /** Before somebody has read the top the idle is set, and the main goes with the air as far as the claims allow. */
-function beforeTopIsRead(question: PlanQuestion, readFirst: ReadFirst): Found {
-  const { judge, isSafe } = question;
-  const allowed: IsSafe = (judged) => isSafe(judged) && !readFirst(judge, judged.setting);
-  return descend({ ...question, isSafe: allowed }, allowedMoves(question), ["idle", "top"]);
-}
+const beforeTopIsRead = (question: PlanQuestion): Found =>
+  descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), ["idle", "top"]);
 
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {
@@ -303,6 +306,5 @@ export function planStop(question: PlanQuestion): Plan {
     plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE ? plan : stay;
   const plan = worthIt(best);
   if (!readFirst?.(judge, plan.card.setting)) return plan;
-  const before = planOf(question, beforeTopIsRead(question, readFirst), true);
-  return { ...worthIt(before), readTopFirst: true };
+  return { ...worthIt(planOf(question, beforeTopIsRead(question), true)), readTopFirst: true };
 }
