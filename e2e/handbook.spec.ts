@@ -8,6 +8,9 @@ test.describe("without scripts", () => {
     await page.goto("/handbook/who-feeds");
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("Who feeds where");
     await expect(page.getByRole("img", { name: /^Who feeds/ })).toBeVisible();
+    // What nothing would follow cannot be moved or typed into.
+    await expect(page.getByRole("slider", { name: /^Throttle/ })).toBeDisabled();
+    await expect(page.getByRole("searchbox", { name: "Search the handbook" })).toBeDisabled();
     await page.getByRole("navigation", { name: "Next and previous" }).getByRole("link").last().click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("Describing the rig");
     await page.goto("/handbook/faults/airLeak");

@@ -1,4 +1,4 @@
-/** A plug to read: a drawn one, a word for it, and what was meant. */
+/** A plug to read: a drawn one, a word for it, and what was meant. Without scripts there is none to read. */
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Tone } from "#core/log/parts.ts";
@@ -15,24 +15,22 @@ export function PlugFigure() {
   const [at, setAt] = useState(0);
   const [called, setCalled] = useState<Tone>();
   const plug = PLUGS[at % PLUGS.length];
-  if (!plug) return null;
+  if (!plug || !alive) return null;
   const next = () => {
     setAt(at + 1);
     setCalled(undefined);
   };
   return (
     <figure className={css["figure"]}>
-      {alive && (
-        <div className={css["plug"]}>
-          <PlugPhoto
-            scene={plug.scene}
-            seed={plug.seed}
-            circled="root"
-            label={`A plug in the shade, number ${at + 1}`}
-            sidePx={280}
-          />
-        </div>
-      )}
+      <div className={css["plug"]}>
+        <PlugPhoto
+          scene={plug.scene}
+          seed={plug.seed}
+          circled="root"
+          label={`A plug in the shade, number ${at + 1}`}
+          sidePx={280}
+        />
+      </div>
       <ToneScale label="Tone near the root; lean to rich" value={called} onChange={setCalled} />
       <figcaption className="quiet" aria-live="polite">
         {called === undefined &&

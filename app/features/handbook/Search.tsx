@@ -6,6 +6,7 @@ import { Link, useLocation } from "react-router";
 import { handbookHref } from "#app/vocabulary/help.ts";
 import css from "./handbook.module.css";
 import type { Hit } from "./search.ts";
+import { useScripts } from "./use-scripts.ts";
 
 type Found =
   | { readonly words: string; readonly hits: readonly Hit[] }
@@ -42,7 +43,9 @@ const Hits = ({ hits, onFollow }: { hits: readonly Hit[]; onFollow: () => void }
   </ul>
 );
 
+/** Finds pages by what is typed; before scripts run nothing can be typed, since nothing would look for it. */
 export function Search() {
+  const alive = useScripts();
   const [typed, setTyped] = useState("");
   const words = typed.trim().slice(0, 80);
   const found = useHits(words);
@@ -56,6 +59,7 @@ export function Search() {
         type="search"
         size="small"
         fullWidth
+        disabled={!alive}
         value={typed}
         onChange={({ target }) => setTyped(target.value)}
         slotProps={{
