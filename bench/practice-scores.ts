@@ -1,6 +1,7 @@
 /**
- * What the players of the practice ladder score, on seeded games: `npm run bench:practice -- --seeds 100 --from 1`.
- * Tamis to the letter, two schools, and one who changes a random size a stop. Prints means; asserts nothing.
+ * What the players of the practice ladder score, on seeded games: `npm run bench:practice -- --seeds 100 --from 1`,
+ * of one level with `--level heads`. Tamis to the letter, two schools, and one who changes a random size a stop.
+ * Prints means; asserts nothing.
  */
 import { parseArgs } from "node:util";
 import { boxJets } from "../core/rig/box.ts";
@@ -12,7 +13,11 @@ import { drawScenario, type Scenario } from "../core/practice/scenario.ts";
 import { PLAYERS, playedBy, scoreOf, type Played } from "../core/practice/score.ts";
 
 const { values } = parseArgs({
-  options: { seeds: { type: "string", default: "20" }, from: { type: "string", default: "1" } },
+  options: {
+    seeds: { type: "string", default: "20" },
+    from: { type: "string", default: "1" },
+    level: { type: "string" },
+  },
 });
 const [seeds, from] = [Number(values.seeds), Number(values.from)];
 
@@ -49,7 +54,7 @@ const mean = (all: readonly number[]) => all.reduce((sum, x) => sum + x, 0) / al
 console.log(
   `level        ${[...PLAYERS, "random"].map((name) => name.padStart(9)).join("")}   hurt: ${[...PLAYERS, "random"].join(" ")}`,
 );
-for (const level of LEVELS) {
+for (const level of LEVELS.filter((one) => one === (values.level ?? one))) {
   const scores = Array.from({ length: seeds }, (_, i) => {
     const scenario = drawScenario({ level, seed: from + i });
     const played = [...PLAYERS.map((player) => playedBy(scenario, player)), atRandom(scenario)];
