@@ -5,7 +5,7 @@ import { checkFirstReason, checkFirstTitle, FAULT_WORDS } from "./faults.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
 import type { NextLook } from "#core/advice/ride/next-look.ts";
 import type { NextStep } from "#core/advice/card/next-step.ts";
-import type { PlanChange, PlanLine } from "#core/advice/plan/plan.ts";
+import type { PlanChange, PlanLine, RideFirst } from "#core/advice/plan/plan.ts";
 import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { Setting } from "#core/log/schema.ts";
 import type { LookHow } from "#core/looks/look-kind.ts";
@@ -129,8 +129,14 @@ const TO_COLOUR_A_PLUG: Readonly<Record<Zone, string>> = {
   top: "flat out, clean cut, read the plug",
 };
 
+/** What a plan waits for. */
+const WAITS: Readonly<Record<RideFirst, string>> = {
+  readsTop: "Leaner parts wait for this reading. ",
+  showsChange: "First see what the last change did: another would hide it. ",
+};
+
 function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): NextWords {
-  const { how, zone, along = [], cylinder, settings, minutes, allRight, tells = false, readTopFirst } = next;
+  const { how, zone, along = [], cylinder, settings, minutes, allRight, tells = false, rideFirst } = next;
   const takes = `About ${minutes} minutes`;
   const which = cylinder === undefined ? "" : `, cylinder ${cylinder}`;
   if (settings)
@@ -151,7 +157,7 @@ function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): N
   // At idle nobody rides: what is told is how it pulled before.
   const pulled = zone === "idle" ? "Say too how it pulled before that" : "Then say how it pulled";
   const then = tells ? `${pulled}, all along the throttle. ` : "";
-  const waits = readTopFirst ? "Leaner parts wait for this reading. " : "";
+  const waits = rideFirst ? WAITS[rideFirst] : "";
   return {
     title: `Next: ${ride}${which}`,
     reason: `${waits}${then}${ZONE_IS[zone]} seems ${mixtureWords(mean)}, give or take ${doubt} %. Already right: ${certainty(pRight)}. Idle, middle and full throttle all right: ${certainty(allRight)}. ${takes}.`,

@@ -5,6 +5,7 @@ import type { Entry } from "#core/log/schema.ts";
 import { advise } from "#core/advice/card/advise.ts";
 import type { ZoneAdvice } from "#core/advice/judge/zone-advice.ts";
 import type { Advice } from "#core/advice/card/advise.ts";
+import type { RideFirst } from "#core/advice/plan/plan.ts";
 import type { NextLook } from "#core/advice/ride/next-look.ts";
 import { Preferences } from "./preferences.ts";
 import { rowReason } from "#app/frame/card/words.ts";
@@ -130,7 +131,7 @@ describe("the next step in words", () => {
 
   it("asks for a ride by what to hold and why, for a report without a zone, for runs by both settings", () => {
     const advice = advise([build()]);
-    const asked = (change: Partial<NextLook> & { readonly readTopFirst?: true }) => {
+    const asked = (change: Partial<NextLook> & { readonly rideFirst?: RideFirst }) => {
       const look = {
         kind: "ride" as const,
         how: "plug" as const,
@@ -146,7 +147,8 @@ describe("the next step in words", () => {
     expect(asked({}).reason).toMatch(/all right: maybe \(70 %\)\. About 8 minutes\.$/);
     expect(asked({}).reason).not.toContain("how it pulled");
     expect(asked({ tells: true }).reason).toMatch(/^Then say how it pulled, all along the throttle\. /);
-    expect(asked({ readTopFirst: true }).reason).toMatch(/^Leaner parts wait for this reading\. /);
+    expect(asked({ rideFirst: "readsTop" }).reason).toMatch(/^Leaner parts wait for this reading\. /);
+    expect(asked({ rideFirst: "showsChange" }).reason).toMatch(/^First see what the last change did/);
     expect(asked({ tells: true, zone: "idle" }).reason).toMatch(
       /^Say too how it pulled before that, all along/,
     );

@@ -6,7 +6,7 @@ import { groupOf, type Case } from "../advice/judge/case.ts";
 import { chanceBetter } from "../advice/judge/chances.ts";
 import type { Judged, SettingJudge } from "../advice/judge/judge-setting.ts";
 import { LEAST_EFFECT, workOf } from "../advice/plan/moves.ts";
-import { canBeToldApart, LEAST_CHANCE, LEAST_GAIN, linesOf, type PlanChange } from "../advice/plan/plan.ts";
+import { LEAST_CHANCE, LEAST_GAIN, linesOf, showsInLooks, type PlanChange } from "../advice/plan/plan.ts";
 import type { AirAhead } from "../forecast/air-ahead.ts";
 import { changedParts } from "../log/settings.ts";
 import type { Heat, Setting } from "../log/schema.ts";
@@ -54,8 +54,7 @@ export const changesBetween = (from: Setting, to: Setting): PlanChange[] =>
 function stopCost(judge: SettingJudge, changes: ChangesSchool, from: Setting, to: Setting): number {
   const lines = linesOf({ judge, fitted: from }, to);
   const read = lines.every(({ zone, effect }) => Math.abs(effect[zone]) >= LEAST_EFFECT);
-  const apart = changes === "oneAtATime" ? lines.length <= 1 : canBeToldApart(lines);
-  return read && apart ? workOf(from, to) + LEAST_GAIN : Infinity;
+  return read && showsInLooks({ judge, changes }, from, to) ? workOf(from, to) + LEAST_GAIN : Infinity;
 }
 
 /** @returns the stages from this one on that are ridden on its setting */

@@ -5,7 +5,7 @@ import { FRAME } from "../../__tests__/judged.ts";
 import { freshMemory } from "../../belief/replay.ts";
 import { fold } from "../../log/fold.ts";
 import { PARTS, type Part } from "../../log/parts.ts";
-import type { Entry, FitEntry } from "../../log/schema.ts";
+import type { AirEntry, Entry, FitEntry } from "../../log/schema.ts";
 import { seededRandom } from "../../numbers/random.ts";
 import { drawEngine, readPlug, trueError } from "../../simulator/hidden-engine.ts";
 import { air, at, build, fit, fitPart, lookWith, plug } from "../../__tests__/entries.ts";
@@ -62,6 +62,63 @@ describe("the next step", () => {
     const fitted = done(first, "0002", "08:40", () => 0, seededRandom(1));
     const { next } = advise([build(), air("0001", "08:30"), ...(fitted ? [fitted] : [])]);
     expect(["ride", "leave"]).toContain(next.kind);
+  });
+
+  describe("where one change a look is the school", () => {
+    const oneAtATime: Entry = {
+      id: "school:0001",
+      at: at("08:10"),
+      kind: "school",
+      school: { what: "changes", is: "oneAtATime" },
+    };
+    const changed = [build(), oneAtATime, air("0001", "08:30"), fitPart("0001", "08:40", "screwTurns", 2)];
+    const benched = lookWith("0001", "08:50", {
+      type: "bestIdle",
+      zone: "idle",
+      fallInTurns: 1.5,
+      fallOutTurns: 2.5,
+      sdTurns: 0.05,
+      points: [],
+    });
+
+    it("is a look once one is made, and the next change after it", () => {
+      expect(partsOf(advise(changed.slice(0, 3)))).toEqual(["screwTurns"]);
+      const waits = advise(changed);
+      expect(waits.next).toMatchObject({ kind: "ride", zone: "idle", rideFirst: "showsChange" });
+      expect(waits.card.setting).toEqual(waits.fitted);
+      expect(advise([...changed, benched]).next).toMatchObject({ kind: "fit" });
+    });
+
+    it("is no look for another air's sake, read or still being typed", () => {
+      const thinner = air("0002", "09:00", { pressurePa: 80_000 });
+      expect(partsOf(advise([...changed, thinner]))).toHaveLength(1);
+      const typed = adviseOn(openCase(changed), thinner as AirEntry);
+      expect(typed.card.setting).not.toEqual(typed.fitted);
+    });
+
+    it("is no look out of danger, nor where the tuner has none that shows the change", () => {
+      const lean = [fit("0002", "08:35", 152), plug("0002", "08:36", "top", "bone")];
+      expect(advise([...changed.slice(0, 3), ...lean, ...changed.slice(3)]).next).toMatchObject({
+        kind: "fit",
+        because: "danger",
+      });
+      const clockAlone: Entry = {
+        id: "school:0002",
+        at: at("08:11"),
+        kind: "school",
+        school: { what: "lookWith", is: ["stopwatch"] },
+      };
+      expect(advise([...changed, clockAlone]).next.kind).toBe("fit");
+    });
+  });
+
+  it("after the first line of a plan is the rest of it: they were chosen to be told apart", () => {
+    const { next } = advise([build(), air("0001", "08:30")]);
+    const [first, ...rest] = next.kind === "fit" ? next.lines : [];
+    if (!first || rest.length === 0) throw new Error("the plan should have several lines");
+    const one = first.changes.map(({ part, to }, i) => fitPart(`000${i + 1}`, "08:40", part, to));
+    const then = advise([build(), air("0001", "08:30"), ...one]);
+    expect(partsOf(then)).toEqual(rest.flatMap(({ changes }) => changes.map(({ part }) => part)));
   });
 
   it("after rich plugs at the top is a smaller main jet, and says what it does", () => {

@@ -24,7 +24,8 @@ import { rideStopped } from "./ride-stopped.ts";
 import { sensitiveAssumptions, type SensitiveAssumption } from "./sensitive-assumptions.ts";
 import { marksOf, type Mark } from "../judge/marks.ts";
 import { newestPlugs } from "./newest-plugs.ts";
-import { nextStep, wayBackOn, type NextStep } from "./next-step.ts";
+import { nextStep, type NextStep } from "./next-step.ts";
+import { lookedAt, wayBackOn } from "../ride/open-change.ts";
 import { partsToSwap } from "../parts/parts-to-swap.ts";
 import { planStop } from "../plan/plan.ts";
 import { questionOf } from "../ride/question.ts";
@@ -85,7 +86,8 @@ export function adviseOn(open: Case, draft?: AirEntry, carburettor = 0): Advice 
   const air = airOf(airEntry, frame);
   const judge = judgeOf(open, group, air);
   const question = questionOf(open, group, judge, air);
-  const plan = planStop(question);
+  // An air that is being typed is followed at once.
+  const plan = planStop({ ...question, lookedAt: draft ? undefined : lookedAt(open, group, judge) });
   const plugs = newestPlugs(present);
   const contradicted = contradictedZones(present);
   const now = judge.judge(fitted);

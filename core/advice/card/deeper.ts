@@ -12,6 +12,7 @@ import type { SettingJudge } from "../judge/judge-setting.ts";
 import { bestOfEachKind, type NextLook } from "../ride/next-look.ts";
 import { partsToSwap } from "../parts/parts-to-swap.ts";
 import { planStop, type Plan } from "../plan/plan.ts";
+import { lookedAt } from "../ride/open-change.ts";
 import { questionOf } from "../ride/question.ts";
 
 /** Of older looks each has been outweighed by newer ones. */
@@ -43,7 +44,8 @@ function standing(open: Case, carburettor: number): Standing {
   const group = groupOf(open, carburettor);
   const air = airOf(open.present.air, group.frame);
   const judge = judgeOf(open, group, air);
-  return { group, judge, air, plan: planStop(questionOf(open, group, judge, air)) };
+  const question = { ...questionOf(open, group, judge, air), lookedAt: lookedAt(open, group, judge) };
+  return { group, judge, air, plan: planStop(question) };
 }
 
 /** The same log without one look: what is suspected besides jetting is left as it is. */

@@ -1,7 +1,6 @@
 /** What to do next: put back, the plan for this stop, one look, or leave it. */
 import { changedParts } from "../../log/settings.ts";
 import type { FaultName } from "../../log/fault-names.ts";
-import type { WorseFit } from "../../log/present.ts";
 import type { CheckFirst } from "../../faults/suspicion.ts";
 import type { HowFarSchool } from "../../log/schools.ts";
 import type { Setting } from "../../log/schema.ts";
@@ -14,10 +13,11 @@ import {
   type LookQuestion,
   type NextLook,
 } from "../ride/next-look.ts";
+import { movedMost, type ChangeOfOne } from "../ride/open-change.ts";
 import type { RideStopper } from "./ride-stopped.ts";
 import type { PartStep, PartsToSwap } from "../parts/parts-to-swap.ts";
 import { RULES } from "../plan/moves.ts";
-import type { Plan, PlanChange, PlanLine } from "../plan/plan.ts";
+import type { Plan, PlanChange, PlanLine, RideFirst } from "../plan/plan.ts";
 
 export type NextStep =
   | {
@@ -42,8 +42,8 @@ export type NextStep =
   | ({
       readonly kind: "ride";
       readonly allRight: number;
-      /** leaner parts wait for what it reads */
-      readonly readTopFirst?: true;
+      /** other parts wait for what it shows */
+      readonly rideFirst?: RideFirst;
     } & NextLook)
   /** a fault is so likely that it is looked for before anything is jetted */
   | ({ readonly kind: "check" } & CheckFirst)
@@ -77,27 +77,17 @@ export interface StepQuestion extends LookQuestion {
   /** the same before anything is called right */
   readonly checkBeforeLeaving: CheckFirst | undefined;
   /** the way back on this carburettor from what was jetted around a fault that is mended */
-  readonly around:
-    { readonly fault: FaultName; readonly before: Setting; readonly after: Setting } | undefined;
+  readonly around: (ChangeOfOne & { readonly fault: FaultName }) | undefined;
   /** what was changed on this carburettor since anybody looked */
-  readonly openChange: { readonly before: Setting; readonly after: Setting } | undefined;
+  readonly openChange: ChangeOfOne | undefined;
   /** the way back on this carburettor from what was said to be worse */
-  readonly worse: { readonly before: Setting; readonly after: Setting } | undefined;
+  readonly worse: ChangeOfOne | undefined;
   /** zones that parts of this box, and the rules, can put right */
   readonly reached: readonly ReachedZone[];
   /** the parts of the box, if the school allows any; asked only where nothing finer helps */
   readonly parts: () => PartsToSwap;
   /** not while an air is being typed: the card shows before the next look does */
   readonly withLook: boolean;
-}
-
-/** @param carburettor - from 0; @returns the way back there, or nothing when it did not change */
-export function wayBackOn(
-  worse: Pick<WorseFit, "befores" | "afters"> | undefined,
-  carburettor: number,
-): { before: Setting; after: Setting } | undefined {
-  const [before, after] = [worse?.befores[carburettor], worse?.afters[carburettor]];
-  return before && after && changedParts(before, after).length > 0 ? { before, after } : undefined;
 }
 
 /** Below this chance that all is right, what is not known is named. */
@@ -154,13 +144,18 @@ function richerAgain({ judge, around }: StepQuestion): NextStep | undefined {
 const SHOULD_SHOW = 0.05;
 
 /** @returns the ride that shows it: a part that does nothing is found by looking, not by leaving it */
-function unseenChange(question: StepQuestion): NextLook | undefined {
+function unseenChange(question: StepQuestion, least = SHOULD_SHOW): NextLook | undefined {
   const { judge, openChange } = question;
   if (!openChange) return undefined;
-  const [before, after] = [judge.lines(openChange.before), judge.lines(openChange.after)];
-  const moved = (zone: ReachedZone) => Math.abs(after[zone].shift - before[zone].shift);
-  const [most = "top"] = [...REACHED_ZONES].sort((a, b) => moved(b) - moved(a));
-  return moved(most) > SHOULD_SHOW ? nextLook({ ...question, only: most }) : undefined;
+  const { zone, by } = movedMost(judge, openChange);
+  return by > least ? nextLook({ ...question, only: zone }) : undefined;
+}
+
+/** @returns the ride that the plan waits for */
+function rideBeforePlan(question: StepQuestion): NextLook | undefined {
+  const { rideFirst } = question.plan;
+  if (rideFirst === "readsTop") return nextLook({ ...question, only: "top", onlyRead: true });
+  return rideFirst && unseenChange(question, 0);
 }
 
 /** @returns what to do next, given all that is believed and fitted */
@@ -191,11 +186,9 @@ export function nextStep(question: StepQuestion): NextStep {
     };
   }
   const left = leave(question);
-  const reading =
-    plan.readTopFirst && question.withLook
-      ? nextLook({ ...question, only: "top", onlyRead: true })
-      : undefined;
-  if (reading) return { kind: "ride", allRight: left.chance, readTopFirst: true, ...reading };
+  const { rideFirst } = plan;
+  const awaited = question.withLook ? rideBeforePlan(question) : undefined;
+  if (awaited) return { kind: "ride", allRight: left.chance, ...(rideFirst && { rideFirst }), ...awaited };
   const before = question.checkBeforeLeaving;
   const leaving = (step: NextStep): NextStep => {
     if (before) return { kind: "check", ...before };

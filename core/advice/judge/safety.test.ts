@@ -262,7 +262,7 @@ describe("a guessed top that nobody has read", () => {
   it("is not leaned by what was felt there, nor by a plug of another zone: its own plug is asked for", () => {
     const { advice, by } = leanerTop(felt);
     expect(by).toBeLessThan(0.005);
-    expect(advice.next).toMatchObject({ kind: "ride", how: "plug", zone: "top", readTopFirst: true });
+    expect(advice.next).toMatchObject({ kind: "ride", how: "plug", zone: "top", rideFirst: "readsTop" });
     expect(leanerTop(felt, plugAt("mid", "0002")).by).toBeLessThan(0.005);
   });
   it("is leaned once its plug was read, and no more where its main was changed since", () => {

@@ -9,7 +9,7 @@ import { sizeBeyond, stepOf } from "../parts/jet-steps.ts";
 import { workOf } from "./moves.ts";
 import { shopSizes } from "../parts/to-buy.ts";
 import type { PerZone } from "../../carburettor/zones.ts";
-import { canBeToldApart, LEAST_GAIN, planStop, type PlanLine } from "./plan.ts";
+import { canBeToldApart, LEAST_GAIN, linesOf, planStop, type PlanLine } from "./plan.ts";
 import { claimedIsSafe } from "../judge/safety.ts";
 
 const { setting } = ENDURO_BUILD.baseline;
@@ -47,6 +47,26 @@ describe("choices", () => {
 describe("the plan for this stop", () => {
   const question = questionWith(sure, { isSafe: safe }, mountain);
   const plan = planStop(question);
+
+  it("waits for a ride where no look could tell it from what was changed just before", () => {
+    const { judge, fitted, options } = question;
+    // Where the main was nearly as it is to be, a groove moved the top more than the main will.
+    const above = options.main.find((main) => main > plan.card.setting.main);
+    const mains = above === undefined ? [fitted.main] : [fitted.main, above];
+    const before = mains.flatMap((main) => options.clip.map((clip) => ({ ...fitted, main, clip })));
+    const hides = (lookedAt: Setting) =>
+      !canBeToldApart(linesOf({ judge, fitted: lookedAt }, plan.card.setting));
+    const hidden = before.filter(hides);
+    expect(hidden.length).toBeGreaterThan(0);
+    expect(hidden.length).toBeLessThan(before.length);
+    for (const lookedAt of before) {
+      const then = planStop({ ...question, lookedAt });
+      expect(then.rideFirst).toBe(hides(lookedAt) ? "showsChange" : undefined);
+      expect(then.card.setting).toEqual(hides(lookedAt) ? fitted : plan.card.setting);
+    }
+    const danger = { ...question, isSafe: () => false };
+    expect(planStop({ ...danger, lookedAt: hidden[0] }).rideFirst).toBeUndefined();
+  });
 
   it("is as good as the best of every setting that moves the way its zones ask", () => {
     const { judge, options, fitted } = question;

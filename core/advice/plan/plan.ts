@@ -40,9 +40,12 @@ export interface Plan {
   readonly urgent: boolean;
   /** whether the card is safe at the top */
   readonly safe: boolean;
-  /** what would be fitted leans a top that nobody has read: that ride comes first */
-  readonly readTopFirst?: true;
+  /** what else would be fitted waits for a ride */
+  readonly rideFirst?: RideFirst;
 }
+
+/** It would lean a top that nobody has read, or no look could tell it from what was changed just before. */
+export type RideFirst = "readsTop" | "showsChange";
 
 export interface PlanQuestion {
   readonly judge: SettingJudge;
@@ -52,6 +55,8 @@ export interface PlanQuestion {
   readonly isSafe: IsSafe;
   /** what waits until somebody has read the top */
   readonly readFirst?: ReadFirst | undefined;
+  /** what was fitted when somebody last looked; nothing where nothing was changed since */
+  readonly lookedAt?: Setting | undefined;
   readonly changes: ChangesSchool;
   readonly order: OrderSchool;
   /** where an idle bench of what is fitted, in this air, found the screw to belong */
@@ -231,6 +236,16 @@ export function canBeToldApart(lines: readonly PlanLine[]): boolean {
   });
 }
 
+/** @returns whether looks show what each change did: each in its own zone, or only one where that is the school */
+export function showsInLooks(
+  { judge, changes }: Pick<PlanQuestion, "judge" | "changes">,
+  from: Setting,
+  to: Setting,
+): boolean {
+  const lines = linesOf({ judge, fitted: from }, to);
+  return changes === "oneAtATime" ? lines.length <= 1 : canBeToldApart(lines);
+}
+
 function planOf(question: PlanQuestion, found: Found, sure: boolean): Plan {
   const { judge, fitted, isSafe } = question;
   const now = judge.judge(fitted);
@@ -297,14 +312,17 @@ const beforeTopIsRead = (question: PlanQuestion): Found =>
 
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {
-  const { judge, fitted, isSafe, readFirst } = question;
+  const { judge, fitted, isSafe, readFirst, lookedAt = fitted } = question;
   const judged = judge.judge(fitted);
   const best = planOf(question, bestOf(question), true);
   if (!isSafe(judged)) return best;
   const stay = planOf(question, { judged, cost: costOf(question, judged) }, true);
   const worthIt = (plan: Plan): Plan =>
     plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE ? plan : stay;
-  const plan = worthIt(best);
-  if (!readFirst?.(judge, plan.card.setting)) return plan;
-  return { ...worthIt(planOf(question, beforeTopIsRead(question), true)), readTopFirst: true };
+  const wanted = worthIt(best);
+  const plan: Plan = readFirst?.(judge, wanted.card.setting)
+    ? { ...worthIt(planOf(question, beforeTopIsRead(question), true)), rideFirst: "readsTop" }
+    : wanted;
+  const shows = plan.lines.length === 0 || showsInLooks(question, lookedAt, plan.card.setting);
+  return shows ? plan : { ...stay, rideFirst: plan.rideFirst ?? "showsChange" };
 }

@@ -2,6 +2,7 @@
 import type { HumidAir } from "../../air/humid-air.ts";
 import type { Present } from "../../log/present.ts";
 import { askedAs, NEXT_LOOKS } from "../../looks/registry.ts";
+import type { Zone } from "../../carburettor/zones.ts";
 import { zonesOf } from "../../log/readings/reading.ts";
 import type { Case, Group } from "../judge/case.ts";
 import { choices, lockedParts } from "../plan/choices.ts";
@@ -40,16 +41,24 @@ function benchedTurns({ looks, air, schools }: Present, { carburettors, fitted }
   return byCrest && crestTurns !== undefined ? crestTurns : (fallInTurns + fallOutTurns) / 2;
 }
 
-/** @returns what waits until the top was read; nothing where no look of this tuner's reads it */
-export function readFirstOf(open: Case, group: Group): ReadFirst | undefined {
-  const { build } = group;
-  const means = lookMeans(open.present, build);
-  const readsTop = NEXT_LOOKS.some(
-    (kind) =>
-      !kind.byFeel && means.includes(kind.means) && kind.rides(build).some((zones) => zones.includes("top")),
+/** @returns whether a look of this tuner's shows that zone */
+export function canLookAt(
+  zone: Zone,
+  { present }: Case,
+  { build }: Group,
+  looks: typeof NEXT_LOOKS = NEXT_LOOKS,
+): boolean {
+  const means = lookMeans(present, build);
+  return looks.some(
+    (kind) => means.includes(kind.means) && kind.rides(build).some((zones) => zones.includes(zone)),
   );
-  return readsTop ? untilTopIsRead(open, group) : undefined;
 }
+
+const READ = NEXT_LOOKS.filter(({ byFeel }) => !byFeel);
+
+/** @returns what waits until the top was read; nothing where no look of this tuner's reads it */
+export const readFirstOf = (open: Case, group: Group): ReadFirst | undefined =>
+  canLookAt("top", open, group, READ) ? untilTopIsRead(open, group) : undefined;
 
 export function questionOf(open: Case, group: Group, judge: SettingJudge, air: HumidAir): LookQuestion {
   const { present, replayed } = open;
