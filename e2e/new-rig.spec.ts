@@ -213,6 +213,17 @@ test("ways of working go into the log, and the plan keeps to them", async ({ pag
   await expect(page.getByRole("list", { name: "The plan for this stop" }).getByRole("listitem")).toHaveCount(
     1,
   );
+  // One change, one look: in thinner air still there is more to change, and it waits for the look.
+  await goOn(page, `${RIG}/air`);
+  await typeAir(page, { temperature: "27", humidity: "40", pressure: "800" });
+  await page.getByRole("button", { name: "Save this air" }).click();
+  await expect(page.getByText(/^There is 25 % less air here/)).toBeVisible();
+  await page
+    .getByRole("button", { name: /is fitted/ })
+    .filter({ visible: true })
+    .first()
+    .click();
+  await expect(page.getByText(/^First see what the last change did/)).toBeVisible();
   await goOn(page, `${RIG}/log`);
   await expect(page.getByText("Changes at one stop, from now on").first()).toBeVisible();
 });

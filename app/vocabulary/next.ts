@@ -132,7 +132,7 @@ const TO_COLOUR_A_PLUG: Readonly<Record<Zone, string>> = {
 /** What a plan waits for. */
 const WAITS: Readonly<Record<RideFirst, string>> = {
   readsTop: "Leaner parts wait for this reading. ",
-  showsChange: "First see what the last change did: another would hide it. ",
+  showsChange: "First see what the last change did. Another change would hide it. ",
 };
 
 function rideWords(advice: Advice, next: Extract<NextStep, { kind: "ride" }>): NextWords {

@@ -32,9 +32,9 @@ export const CHANGES_WORDS: Readonly<
 > = {
   toldApart: {
     name: "What shows in different zones",
-    note: "several at one stop, each with a zone of its own: half the looks",
+    note: "several at one stop, each with a zone of its own: the fewest minutes",
   },
-  oneAtATime: { name: "One at a time", note: "one change, one look: about twice the stops" },
+  oneAtATime: { name: "One at a time", note: "one change, one look: a few minutes more" },
 };
 
 export const ORDER_WORDS: Readonly<Record<OrderSchool, { readonly name: string; readonly note: string }>> = {
