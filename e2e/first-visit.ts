@@ -1,12 +1,13 @@
 /** One first visit, kept for all tests: the demo in the book, and what its cards say. */
 import { chromium, expect } from "@playwright/test";
-import { evening } from "./test.ts";
+import { evening, FIRST_VISIT_AT } from "./test.ts";
 import { FIRST_VISIT, FITS, LAUNCH, PORT } from "./browser.ts";
 
 /** A card is worked out once it comes into view. */
 const TALL = { width: 1280, height: 2400 };
 
 export default async function firstVisit(): Promise<void> {
+  process.env[FIRST_VISIT_AT] = new Date().toISOString();
   const browser = await chromium.launch(LAUNCH);
   const context = await browser.newContext({ serviceWorkers: "block", viewport: TALL });
   await context.clock.setSystemTime(evening());
