@@ -89,6 +89,11 @@ describe("the next step", () => {
       expect(advise([...changed, benched]).next).toMatchObject({ kind: "fit" });
     });
 
+    it("is no wait for what an idle bench has just read, whatever else nobody has looked at", () => {
+      const unseen = [...changed.slice(0, 3), fit("0002", "08:40", 160), benched];
+      expect(partsOf(advise(unseen))).toEqual(["screwTurns"]);
+    });
+
     it("is no look for another air's sake, read or still being typed", () => {
       const thinner = air("0002", "09:00", { pressurePa: 80_000 });
       expect(partsOf(advise([...changed, thinner]))).toHaveLength(1);

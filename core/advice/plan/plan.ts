@@ -310,9 +310,12 @@ export const safeUnread =
 const beforeTopIsRead = (question: PlanQuestion): Found =>
   descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), ["idle", "top"]);
 
+const idleAlone = (question: PlanQuestion): Found =>
+  descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), ["idle"]);
+
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {
-  const { judge, fitted, isSafe, readFirst, lookedAt = fitted } = question;
+  const { judge, fitted, isSafe, readFirst, lookedAt = fitted, benchedTurns } = question;
   const judged = judge.judge(fitted);
   const best = planOf(question, bestOf(question), true);
   if (!isSafe(judged)) return best;
@@ -324,5 +327,8 @@ export function planStop(question: PlanQuestion): Plan {
     ? { ...worthIt(planOf(question, beforeTopIsRead(question), true)), rideFirst: "readsTop" }
     : wanted;
   const shows = plan.lines.length === 0 || showsInLooks(question, lookedAt, plan.card.setting);
-  return shows ? plan : { ...stay, rideFirst: plan.rideFirst ?? "showsChange" };
+  if (shows) return plan;
+  // What an idle bench has just read is set there and then: it is looked at as it is turned.
+  const atTheBench = benchedTurns === undefined ? stay : worthIt(planOf(question, idleAlone(question), true));
+  return { ...atTheBench, rideFirst: plan.rideFirst ?? "showsChange" };
 }
