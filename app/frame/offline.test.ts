@@ -40,3 +40,33 @@ test("the first visit is no renewal, what comes after it is", () => {
   busy.takeOver(second);
   expect(words()).toEqual([expect.stringMatching(RENEWED)]);
 });
+
+test("Load it loads the page anew, even where the browser lets the new build wait", async () => {
+  const waiting = Object.assign(new EventTarget(), { scriptURL: "/sw.js", postMessage: jest.fn() });
+  const registration = Object.assign(new EventTarget(), { waiting });
+  const busy = Object.assign(new Busy(), {
+    controller: first,
+    register: () => Promise.resolve(registration),
+  });
+  Object.defineProperty(navigator, "serviceWorker", { value: busy, configurable: true });
+  // jsdom has none, and nothing is answered here.
+  Object.assign(window, {
+    MessageChannel: class {
+      readonly port1 = {};
+      readonly port2 = {};
+    },
+  });
+  const said: Said[] = [];
+  const loadAnew = jest.fn();
+  keepOffline((one) => said.push(one), first, loadAnew);
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(said.map(({ words }) => words)).toEqual(["A new Tamis is ready."]);
+
+  jest.useFakeTimers();
+  said[0]?.action?.run();
+  expect(waiting.postMessage).toHaveBeenCalledWith({ type: "SKIP_WAITING" }, expect.anything());
+  expect(loadAnew).not.toHaveBeenCalled();
+  jest.advanceTimersByTime(5000);
+  expect(loadAnew).toHaveBeenCalledTimes(1);
+  jest.useRealTimers();
+});

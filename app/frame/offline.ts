@@ -2,8 +2,18 @@
 import { Workbox } from "workbox-window";
 import type { Said } from "#app/ui/Passing.tsx";
 
-/** @param begunUnder - the worker that this page was loaded by: another tab may have renewed it since */
-export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker | null): void {
+/** Then the page is loaded anew, whether the new worker serves it or not. */
+const TAKES_OVER_MS = 2000;
+
+/**
+ * @param begunUnder - the worker that this page was loaded by: another tab may have renewed it since
+ * @param loadAnew - loads this page once more
+ */
+export function keepOffline(
+  say: (said: Said) => void,
+  begunUnder: ServiceWorker | null,
+  loadAnew: () => void = () => location.reload(),
+): void {
   const workbox = new Workbox("/sw.js");
   let asked = false;
   const offer = () =>
@@ -15,6 +25,9 @@ export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker
         run: () => {
           asked = true;
           workbox.messageSkipWaiting();
+          // Browsers leave a worker waiting for minutes that was told to take over while the one before was at work.
+          // Loading the page lets it in at once.
+          setTimeout(loadAnew, TAKES_OVER_MS);
         },
       },
     });
@@ -23,14 +36,14 @@ export function keepOffline(say: (said: Said) => void, begunUnder: ServiceWorker
     say({
       words: "Tamis was renewed in another tab. This page still works; load the new one when you have saved.",
       stays: true,
-      action: { words: "Load it", run: () => location.reload() },
+      action: { words: "Load it", run: loadAnew },
     });
   workbox.addEventListener("waiting", offer);
   const { serviceWorker } = navigator;
   let under = begunUnder;
   const lookWhoServes = () => {
     if (serviceWorker.controller === under) return;
-    if (asked) location.reload();
+    if (asked) loadAnew();
     else if (under) sayRenewed();
     under = serviceWorker.controller;
   };
