@@ -125,8 +125,11 @@ test("a new Tamis is told of, loaded on one tap, and leaves another tab as it is
   const earlier = () => page.evaluate(() => caches.has("tamis-earlier-build"));
   expect(await earlier()).toBe(true);
   await other.close();
-  await page.reload();
-  await expect.poll(earlier).toBe(false);
+  // At a visit the browser may still count a tab that is just being left: the next one clears up.
+  await expect(async () => {
+    await page.reload();
+    expect(await earlier()).toBe(false);
+  }).toPass({ timeout: 60_000 });
 });
 
 test("a host whose policy lags behind its files leaves the installed Tamis as it is", async ({
