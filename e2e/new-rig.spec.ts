@@ -217,7 +217,7 @@ test("ways of working go into the log, and the plan keeps to them", async ({ pag
   await goOn(page, `${RIG}/air`);
   await typeAir(page, { temperature: "27", humidity: "40", pressure: "800" });
   await page.getByRole("button", { name: "Save this air" }).click();
-  await expect(page.getByText(/^There is 25 % less air here/)).toBeVisible();
+  await expect(page.getByText(/^There is 25\s% less air here/)).toBeVisible();
   await page
     .getByRole("button", { name: /is fitted/ })
     .filter({ visible: true })

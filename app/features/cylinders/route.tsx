@@ -12,6 +12,7 @@ import { Caution } from "#app/ui/Caution.tsx";
 import { Choice } from "#app/ui/Choice.tsx";
 import { Step } from "#app/ui/Step.tsx";
 import { Working } from "#app/ui/Working.tsx";
+import { unbroken } from "#app/ui/unbroken.ts";
 import { useRig } from "#app/frame/use-rig.ts";
 import { placeHref } from "#app/frame/places.ts";
 import { rigAction } from "#app/journal/rig-action.ts";
@@ -132,7 +133,7 @@ export default function CylindersRoute() {
     <div className="stack wide">
       <div aria-live="polite">
         <h1>{words.title}</h1>
-        <p className="lead quiet">{words.reason}</p>
+        <p className="lead quiet">{unbroken(words.reason)}</p>
       </div>
       <DistributionTable cylinders={distribution.cylinders} />
       {distribution.outliers.map((outlier) => (

@@ -10,6 +10,7 @@ import { isDemo } from "#app/store/demo-rigs.ts";
 import { listRigs } from "#app/store/book.ts";
 import { anythingLeft } from "#app/store/database.ts";
 import { TryAgain } from "#app/ui/TryAgain.tsx";
+import { unbroken } from "#app/ui/unbroken.ts";
 import type { RigFaceKept } from "#app/store/last-advice.ts";
 import { revisionOf } from "#app/store/rig-log.ts";
 import type { Revision } from "#app/workers/revision.ts";
@@ -109,7 +110,7 @@ function RigCard({ header, revision, kept, preferences }: RigCardProps) {
             (problem === undefined ? "Working out today’s card…" : "The advice could not be worked out")}
         </h2>
         <p className="quiet" style={{ margin: "6px 0 0", lineHeight: 1.4 }}>
-          {words?.reason ?? problem}
+          {words ? unbroken(words.reason) : problem}
         </p>
       </div>
       <div style={{ gridArea: "strip", padding: "0 16px 10px" }}>

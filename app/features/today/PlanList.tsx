@@ -4,6 +4,7 @@ import type { Advice } from "#core/advice/card/advise.ts";
 import { planLineWords } from "#app/vocabulary/next.ts";
 import type { RigContext } from "#app/frame/use-rig.ts";
 import { changesOfLine } from "#app/journal/fit-changes.ts";
+import { unbroken } from "#app/ui/unbroken.ts";
 import { FitButton } from "#app/frame/Taps.tsx";
 
 interface PlanListProps {
@@ -25,7 +26,7 @@ export function PlanList({ context, advice, waits }: PlanListProps) {
           <li key={line.zone}>
             <div>
               <strong>{title}</strong>
-              <p className="quiet">{reason}</p>
+              <p className="quiet">{unbroken(reason)}</p>
             </div>
             {several && waits !== "all" && !(waits === "top" && line.zone === "top") && (
               <FitButton

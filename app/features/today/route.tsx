@@ -1,4 +1,5 @@
 import { Working } from "#app/ui/Working.tsx";
+import { unbroken } from "#app/ui/unbroken.ts";
 import { Navigate } from "react-router";
 import { placeHref } from "#app/frame/places.ts";
 import { useRig } from "#app/frame/use-rig.ts";
@@ -16,7 +17,7 @@ export default function TodayRoute() {
     <div className="stack">
       <div aria-live="polite" aria-busy={working}>
         <h1>{title}</h1>
-        <p className="lead quiet">{reason}</p>
+        <p className="lead quiet">{unbroken(reason)}</p>
       </div>
       <TodaysWork advice={advice} />
     </div>
