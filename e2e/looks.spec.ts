@@ -145,6 +145,8 @@ test("plugs that exclude each other stop the riding until the wrong one is cross
   await expect(heading(page)).toHaveText("Stop: your plugs contradict each other");
   await expect(page.getByRole("main").getByRole("button", { name: /^All fitted/ })).toHaveCount(0);
   await page.getByRole("main").getByRole("link", { name: "To the log" }).click();
+  // Today lists the looks as well, and stands until the log does.
+  await expect(heading(page)).toHaveText("The log");
   await page
     .getByRole("button", { name: /^Strike this look/i })
     .first()
