@@ -2,7 +2,7 @@
 import { readFileSync } from "node:fs";
 import ICAL from "ical.js";
 import { evening, expect, test } from "./test.ts";
-import { expectAccessible, KART, open, openRig, RIG, goOn } from "./app.ts";
+import { expectAccessible, KART, open, openRig, RIG, goOn, openList } from "./app.ts";
 
 const two = (value: number) => String(value).padStart(2, "0");
 const dayOf = (date: Date) => `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
@@ -181,7 +181,7 @@ test("a way from a receiver's file has one setting, three strips, and says where
   await expect(page.getByRole("region", { name: "Stops" })).toContainText(
     /would save|One setting is enough|hardly more/,
   );
-  await page.getByRole("combobox", { name: "Way" }).click();
+  await openList(page.getByRole("combobox", { name: "Way" }));
   await page.getByRole("option", { name: /^Col de la Brume/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Col de la Brume");
 });
@@ -245,7 +245,7 @@ test("a place is described, fills in the air, and a year there is told by a clim
   await expect(page.getByText("Must be at least 0.", { exact: true })).toBeVisible();
   await page.getByRole("textbox", { name: "Middle" }).fill("40");
   await page.getByRole("textbox", { name: "Full throttle" }).fill("60");
-  await page.getByRole("combobox", { name: "Pressure there" }).click();
+  await openList(page.getByRole("combobox", { name: "Pressure there" }));
   await page.getByRole("option", { name: "shown as at sea level" }).click();
   await page.getByRole("button", { name: "Save this place" }).click();
   await expect(

@@ -2,7 +2,7 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 
 export const RIG = "/rigs/rig:demo-enduro";
 export const TWIN = "/rigs/rig:demo-twin";
@@ -42,6 +42,11 @@ export async function cardText(page: Page): Promise<string> {
   const handle = page.getByRole("button", { name: "Open the card" });
   // Only one of the two is there at a width, and neither before the first advice.
   return handle.or(page.getByRole("complementary", { name: "The card" })).innerText();
+}
+
+/** Opens a select by its key: a machine that stands still between press and release picks what the list lays there. */
+export async function openList(list: Locator): Promise<void> {
+  await list.press("ArrowDown");
 }
 
 /** Waits until what is half done lies in the browser's storage: a hand is slower than a script that reloads. */

@@ -1,7 +1,7 @@
 /** The chart for the van, the card handed over, and another rig like this one. */
 import { readFileSync } from "node:fs";
 import { expect, test } from "./test.ts";
-import { openRig, RIG } from "./app.ts";
+import { openRig, RIG, openList } from "./app.ts";
 
 test("the chart is drawn, follows what is typed, refuses what cannot be, and leaves as file and picture", async ({
   page,
@@ -52,7 +52,7 @@ test("another rig like this one stands beside it, its setting a guess: it has no
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Another like it" })).toBeVisible();
   await page.getByLabel("Number plate").fill("28");
-  await page.getByRole("combobox", { name: /answer to the air/ }).click();
+  await openList(page.getByRole("combobox", { name: /answer to the air/ }));
   await page.getByRole("option", { name: /^Take it along: -?\d\.\d\d ± \d\.\d\d/ }).click();
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Paddock" })).toBeVisible();

@@ -1,7 +1,18 @@
 /** Describing a machine: from nothing to its first card, and what cannot be is refused at its field. */
 import { expect, test } from "./test.ts";
 import type { Page } from "@playwright/test";
-import { cardText, expectAccessible, open, openRig, RIG, typeAir, unfold, untilKept, goOn } from "./app.ts";
+import {
+  cardText,
+  expectAccessible,
+  open,
+  openRig,
+  RIG,
+  typeAir,
+  unfold,
+  untilKept,
+  goOn,
+  openList,
+} from "./app.ts";
 
 /** Counts what a hand does: taps on what can be pressed, and fields typed into. */
 function hand(page: Page) {
@@ -145,7 +156,7 @@ test("a cleaned main side is logged and widens the doubt at the top", async ({ p
   };
   const before = await doubt();
   await goOn(page, `${RIG}/build`);
-  await page.getByRole("combobox", { name: "What was done" }).click();
+  await openList(page.getByRole("combobox", { name: "What was done" }));
   await page.getByRole("option", { name: "Main side cleaned" }).click();
   await expect(page.getByText("Brings back doubt about the main jet")).toBeVisible();
   await page.getByLabel("Words for the log").fill("Main passage blown out");

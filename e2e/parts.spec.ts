@@ -1,6 +1,6 @@
 /** Parts on the bench: measured into the box, tried on paper, fitted; two rigs on one strip; the map. */
 import { expect, test } from "./test.ts";
-import { KART, openRig, RIG, goOn } from "./app.ts";
+import { KART, openRig, RIG, goOn, openList } from "./app.ts";
 
 test("a part is measured into the box, refused where it cannot be, compared, and fitted as another part", async ({
   page,
@@ -15,7 +15,7 @@ test("a part is measured into the box, refused where it cannot be, compared, and
   await expect(page.getByRole("row", { name: /^Needle, straight/ })).toContainText("0.01 mm thicker");
 
   // A bore that the needle does not go through is refused where it was typed; what was typed stays.
-  await page.getByRole("combobox", { name: "What it is" }).click();
+  await openList(page.getByRole("combobox", { name: "What it is" }));
   await page.getByRole("option", { name: "Needle jet" }).click();
   await page.getByRole("textbox", { name: "Your name for it" }).fill("narrow one");
   await page.getByRole("textbox", { name: "Bore" }).fill("2.4");
@@ -49,7 +49,7 @@ test("a part and another rig are held against what is fitted on one strip, and t
   await expect(page.getByText("Needle “two scratches”, 20 minutes.")).toBeVisible();
   const table = page.getByRole("table", { name: "Side by side" });
   await expect(table.getByRole("columnheader")).toHaveText(["Zone", "Fitted, today", "Tried now"]);
-  await page.getByRole("combobox", { name: "The broken line" }).click();
+  await openList(page.getByRole("combobox", { name: "The broken line" }));
   await page.getByRole("option", { name: /250 enduro/ }).click();
   await expect(page.getByRole("img", { name: /the broken line is 27 · 250 enduro/ })).toBeVisible();
   await expect(table.getByRole("columnheader")).toHaveText([
@@ -58,7 +58,7 @@ test("a part and another rig are held against what is fitted on one strip, and t
     "Tried now",
     "27 · 250 enduro",
   ]);
-  await page.getByRole("combobox", { name: "Needle", exact: true }).click();
+  await openList(page.getByRole("combobox", { name: "Needle", exact: true }));
   await page.getByRole("option", { name: "As fitted" }).click();
   await expect(page.getByText(/All as it is: move something/)).toBeVisible();
   await expect(page.getByRole("img", { name: /^Needle in its jet/ })).toBeVisible();

@@ -2,7 +2,7 @@
 import type { Page } from "@playwright/test";
 import { SCREENS } from "./screens.ts";
 import { expect, test } from "./test.ts";
-import { cramped, expectAccessible, open, openRig, RIG, rigLine } from "./app.ts";
+import { cramped, expectAccessible, open, openRig, RIG, rigLine, openList } from "./app.ts";
 
 const FORMS = ["look?zone=top", "look?how=ride", "change", "idle", "stopwatch", "build", "box"];
 
@@ -164,12 +164,12 @@ test("why lists every look with what it weighed, and what would change the advic
 test("the log is narrowed to a part, and two of its days are held side by side", async ({ page }) => {
   await openRig(page, "/log");
   await page.getByRole("button", { name: "Show only…" }).click();
-  await page.getByRole("combobox", { name: "Part" }).click();
+  await openList(page.getByRole("combobox", { name: "Part" }));
   await page.getByRole("option", { name: "Clip" }).click();
   const entries = page.getByRole("list", { name: "Entries" });
   await expect(entries.getByText(/clip .+ → /i).first()).toBeVisible();
   await expect(entries.getByText("Filter washed")).toHaveCount(0);
-  await page.getByRole("combobox", { name: "Zone" }).click();
+  await openList(page.getByRole("combobox", { name: "Zone" }));
   await page.getByRole("option", { name: "Full throttle" }).click();
   await expect(page.getByText("No entry of the log fits all of that.")).toBeVisible();
   await page.getByRole("button", { name: "Show all" }).click();
@@ -177,12 +177,12 @@ test("the log is narrowed to a part, and two of its days are held side by side",
   const table = page.getByRole("table");
   await expect(table.getByRole("row", { name: /^Full throttle/ })).toContainText(/leaner|richer/);
   await expect(page.getByRole("status").filter({ hasText: "moved most" })).toBeVisible();
-  await page.getByRole("combobox", { name: "What" }).click();
+  await openList(page.getByRole("combobox", { name: "What" }));
   await page.getByRole("option", { name: "Plug reader: reads too lean by" }).click();
   const trend = page.getByRole("region", { name: "From day to day" });
   await trend.evaluate((place) => place.scrollIntoView({ block: "end" }));
   await expect(trend.getByRole("img", { name: /^Believed: .* %$/ })).toBeVisible();
-  await page.getByRole("combobox", { name: "Second day" }).click();
+  await openList(page.getByRole("combobox", { name: "Second day" }));
   await page.getByRole("option").last().click();
   await expect(page.getByText("No zone moved enough to show on a plug.")).toBeVisible();
 });

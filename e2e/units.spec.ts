@@ -1,7 +1,7 @@
 /** Units as they are preferred, on every screen; and numbers as the device's region writes them. */
 import type { Page } from "@playwright/test";
 import { expect, test } from "./test.ts";
-import { RIG, turnTo } from "./app.ts";
+import { RIG, turnTo, openList } from "./app.ts";
 import { SCREENS } from "./screens.ts";
 
 const OURS = [
@@ -14,7 +14,7 @@ const OURS = [
 async function prefer(page: Page): Promise<void> {
   await page.goto("/data/units");
   for (const [label, unit] of OURS) {
-    await page.getByRole("combobox", { name: label, exact: true }).click();
+    await openList(page.getByRole("combobox", { name: label, exact: true }));
     await page.getByRole("option", { name: unit, exact: true }).click();
     await expect(page.getByRole("combobox", { name: label, exact: true })).toHaveText(unit);
   }
