@@ -68,5 +68,10 @@ test("Load it loads the page anew, even where the browser lets the new build wai
   expect(loadAnew).not.toHaveBeenCalled();
   jest.advanceTimersByTime(5000);
   expect(loadAnew).toHaveBeenCalledTimes(1);
+
+  said[0]?.action?.run();
+  busy.takeOver(second);
+  jest.advanceTimersByTime(5000);
+  expect(loadAnew).toHaveBeenCalledTimes(2);
   jest.useRealTimers();
 });

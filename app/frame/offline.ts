@@ -15,7 +15,7 @@ export function keepOffline(
   loadAnew: () => void = () => location.reload(),
 ): void {
   const workbox = new Workbox("/sw.js");
-  let asked = false;
+  let asked: ReturnType<typeof setTimeout> | undefined;
   const offer = () =>
     say({
       words: "A new Tamis is ready.",
@@ -23,11 +23,10 @@ export function keepOffline(
       action: {
         words: "Load it",
         run: () => {
-          asked = true;
           workbox.messageSkipWaiting();
           // Browsers leave a worker waiting for minutes that was told to take over while the one before was at work.
           // Loading the page lets it in at once.
-          setTimeout(loadAnew, TAKES_OVER_MS);
+          asked = setTimeout(loadAnew, TAKES_OVER_MS);
         },
       },
     });
@@ -43,8 +42,11 @@ export function keepOffline(
   let under = begunUnder;
   const lookWhoServes = () => {
     if (serviceWorker.controller === under) return;
-    if (asked) loadAnew();
-    else if (under) sayRenewed();
+    if (asked !== undefined) {
+      // Loaded twice, a slow phone would begin again.
+      clearTimeout(asked);
+      loadAnew();
+    } else if (under) sayRenewed();
     under = serviceWorker.controller;
   };
   // Heard from now on, not once registered: that takes as long as another tab's download.

@@ -307,11 +307,8 @@ export const safeUnread =
     isSafe(judged) && !readFirst?.(judge, judged.setting);
 
 /** Before somebody has read the top the idle is set, and the main goes with the air as far as the claims allow. */
-const beforeTopIsRead = (question: PlanQuestion): Found =>
-  descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), ["idle", "top"]);
-
-const idleAlone = (question: PlanQuestion): Found =>
-  descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), ["idle"]);
+const beforeTopIsRead = (question: PlanQuestion, zones: Parameters<typeof descend>[2]): Found =>
+  descend({ ...question, isSafe: safeUnread(question) }, allowedMoves(question), zones);
 
 /** @returns what to fit at this stop; a plan of no lines where nothing is worth a spanner */
 export function planStop(question: PlanQuestion): Plan {
@@ -324,11 +321,15 @@ export function planStop(question: PlanQuestion): Plan {
     plan.gain >= LEAST_GAIN && plan.chanceBetter >= LEAST_CHANCE ? plan : stay;
   const wanted = worthIt(best);
   const plan: Plan = readFirst?.(judge, wanted.card.setting)
-    ? { ...worthIt(planOf(question, beforeTopIsRead(question), true)), rideFirst: "readsTop" }
+    ? {
+        ...worthIt(planOf(question, beforeTopIsRead(question, ["idle", "top"]), true)),
+        rideFirst: "readsTop",
+      }
     : wanted;
   const shows = plan.lines.length === 0 || showsInLooks(question, lookedAt, plan.card.setting);
   if (shows) return plan;
   // What an idle bench has just read is set there and then: it is looked at as it is turned.
-  const atTheBench = benchedTurns === undefined ? stay : worthIt(planOf(question, idleAlone(question), true));
+  const atTheBench =
+    benchedTurns === undefined ? stay : worthIt(planOf(question, beforeTopIsRead(question, ["idle"]), true));
   return { ...atTheBench, rideFirst: plan.rideFirst ?? "showsChange" };
 }
